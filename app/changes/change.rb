@@ -1,0 +1,65 @@
+module Changes
+  # Something that a person does to a project. A subclass checks, then writes
+  # through #create, #update and #update_all, which record how to reverse it, all in
+  # one transaction: it happens whole or not at all.
+  class Change
+    def self.perform(project, **given) = new(project, **given).perform
+
+    attr_reader :project
+
+    def initialize(project)
+      @project = project
+      @rows = Rows.new
+    end
+
+    # @return whatever #make returns
+    # @raise [Magpie::Error] with nothing changed
+    def perform
+      Record.transaction do
+        project.lock!
+        result = make
+        RecordedChange.create!(project:, words:, rows: @rows.to_a) unless @rows.empty?
+        result
+      end
+    end
+
+    private
+
+    # What was done, as the list of changes says it. Asked for after #make.
+    def words = raise(NotImplementedError)
+
+    def create(model, **attributes)
+      model.create!(**attributes).tap { |record| @rows.created(record) }
+    end
+
+    # One statement for any number of rows.
+    # @return [Array<Integer>] their ids
+    def create_all(model, rows)
+      return [] if rows.empty?
+      ids = model.insert_all!(rows, returning: :id).map { |row| row["id"] }
+      @rows.all_created(model, ids)
+      ids
+    end
+
+    # A record that undo hides and redo shows again.
+    def bring_in(model, **attributes)
+      model.create!(created_at: Time.now, **attributes).tap { |record| @rows.appeared(record) }
+    end
+
+    def update(record, **attributes)
+      @rows.updating(record.class, [record.id], attributes.keys) { record.update!(**attributes) }
+    end
+
+    # One statement for any number of rows.
+    def update_all(model, ids, **attributes)
+      @rows.updating(model, ids, attributes.keys) do
+        values = attributes.to_h { |name, value| [name, model.type_for_attribute(name).serialize(value)] }
+        model.where(id: ids).update_all(values)
+      end
+    end
+
+    def next_position(scope) = (scope.maximum(:position) || 0) + 1
+
+    def count(number, word) = Magpie::Text.count(number, word)
+  end
+end

@@ -1,0 +1,8 @@
+# A palette file that is being looked at before it is brought in.
+class Import < Record
+  belongs_to :project
+
+  # @return [Magpie::Formats::Result]
+  # @raise [Magpie::Error]
+  def result = @result ||= Magpie::Formats.read(Blob.bytes(sha256), name:)
+end

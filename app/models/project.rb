@@ -1,0 +1,17 @@
+# One job for one client.
+class Project < Record
+  SURROUNDS = {"white" => "White", "light" => "Light grey", "mid" => "Mid grey", "dark" => "Near black"}.freeze
+
+  has_many :uses, -> { order(:position) }
+  has_many :palettes, through: :uses
+  has_many :sources, -> { where(removed_at: nil).order(:position, :id) }
+  has_many :finds, -> { order(id: :desc) }
+  has_many :artworks, -> { where(removed_at: nil).order(:position, :id) }
+
+  validates :name, presence: {message: "A project needs a name"}
+  validates :surround, inclusion: {in: SURROUNDS.keys}
+
+  def groups = palettes.includes(groups: :swatches).flat_map(&:groups)
+
+  def swatches = Swatch.where(group_id: Group.where(palette_id: uses.select(:palette_id)).select(:id))
+end

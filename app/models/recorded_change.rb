@@ -1,0 +1,17 @@
+# A change that was made, in words, with what it takes to undo and redo it.
+class RecordedChange < Record
+  self.table_name = "changes"
+  belongs_to :project
+
+  scope :done, -> { where(undone_at: nil) }
+
+  # The change that undo would take back.
+  def self.next_to_undo(project) = done.where(project:).order(id: :desc).first
+
+  # The change that redo would do again: the last undone, unless something has been
+  # done since.
+  def self.next_to_redo(project)
+    last = where(project:).where.not(undone_at: nil).order(undone_at: :desc, id: :asc).first
+    last unless last.nil? || where(project:).exists?(["created_at > ?", last.undone_at])
+  end
+end

@@ -1,0 +1,3 @@
+require_relative "config/environment"
+
+run App

@@ -1,0 +1,24 @@
+# Loads everything but the server: gems, core, database connection, application.
+ROOT = File.expand_path("..", __dir__)
+ENV["BUNDLE_GEMFILE"] ||= File.join(ROOT, "Gemfile")
+require "bundler/setup"
+require "logger"
+require "active_record"
+require "zeitwerk"
+
+$LOAD_PATH.unshift(File.join(ROOT, "lib"))
+require "magpie"
+
+ActiveRecord.default_timezone = :utc
+ActiveRecord::Base.logger = Logger.new($stderr) if ENV["SQL_LOG"]
+ActiveRecord::Base.establish_connection(
+  ENV.fetch("DATABASE_URL") { abort "DATABASE_URL is not set: bin/start and bin/test set it themselves" }
+    .then { |url| {url:, pool: Integer(ENV.fetch("THREADS", "5")) + 1, connect_timeout: 5} }
+)
+
+loader = Zeitwerk::Loader.new
+loader.push_dir(File.join(ROOT, "app"))
+loader.ignore(File.join(ROOT, "app/views"))
+loader.collapse(File.join(ROOT, "app/models"), File.join(ROOT, "app/helpers"))
+loader.setup
+loader.eager_load if ENV["APP_ENV"] == "production"

@@ -1,0 +1,10 @@
+# No state lives in a process, so any number of workers do. Two suit a laptop.
+ROOT_FOLDER = File.expand_path("..", __dir__)
+rackup File.join(ROOT_FOLDER, "config.ru")
+environment ENV.fetch("APP_ENV", "production")
+workers Integer(ENV.fetch("WEB_CONCURRENCY", "2"))
+threads 1, Integer(ENV.fetch("THREADS", "5"))
+preload_app!
+silence_single_worker_warning
+quiet
+before_fork { ActiveRecord::Base.connection_pool.disconnect! if defined?(ActiveRecord::Base) }

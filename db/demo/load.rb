@@ -1,0 +1,66 @@
+require_relative "pictures"
+
+# The demo project: Quillmere Observatory, "Night open house".
+module Demo
+  GROUPS = {
+    "Dusk sky" => ["Ramp, hue turns from violet to amber", {
+      "Zenith indigo" => "#231F55", "Plum hour" => "#5F3566", "Rosehip" => "#A35166", "Ember sky" => "#E46F58",
+      "Coral" => "#E2705A", "Apricot" => "#F3BA70", "Last light" => "#FBDEA9"
+    }],
+    "Night ground" => ["From the moor to the dome", {
+      "Peat" => "#121720", "Moor" => "#1D2432", "Slate dome" => "#6E7384", "Mist" => "#A9ADB8", "Moonwash" => "#E0E1E8"
+    }],
+    "Brass and glass" => ["Accents, a few small places only", {
+      "Tarnish" => "#6B4A20", "Orrery brass" => "#B88A33", "Lamp" => "#FFCE5C", "Nebula teal" => "#2F8FA3", "Ion pink" => "#C24E86"
+    }]
+  }.freeze
+  LOOSE = ["Coral", "Ion pink"].freeze
+  # Places on the pictures that show finds: [picture, x, y].
+  FINDS = [
+    ["Nebula plate", 505, 250], ["Nebula plate", 1210, 540], ["Orrery brass", 1240, 640], ["Orrery brass", 150, 120],
+    ["Dusk over the dome", 1072, 690], ["Dusk over the dome", 1150, 860], ["Dusk over the dome", 262, 158],
+    ["Dusk over the dome", 520, 396], ["Dusk over the dome", 206, 612], ["Dusk over the dome", 620, 720]
+  ].freeze
+
+  module_function
+
+  def load
+    Record.transaction do
+      project = Changes::StartProject.perform(name: "Night open house", client: "Quillmere Observatory", palette: false)
+      palette = palette(project)
+      pictures(project)
+      %w[poster badge].each { |name| artwork(project, palette, name) }
+      RecordedChange.where(project:).delete_all # the demo is where work begins, not something to undo
+    end
+  end
+
+  # Everything that projects made; nothing else is in the database.
+  def clear
+    tables = %w[imports changes hands places parts artworks swatches finds sources groups uses palettes projects blobs]
+    Record.connection.execute("TRUNCATE #{tables.join(", ")} RESTART IDENTITY")
+  end
+
+  def palette(project)
+    palette = Palette.create!(name: "Quillmere house")
+    Use.create!(project:, palette:, position: 1)
+    GROUPS.each.with_index(1) do |(name, (note, colours)), position|
+      group = Group.create!(palette:, name:, note:, position:)
+      colours.each.with_index(1) { |(swatch, hex), at| Swatch.create!(group:, name: swatch, colour: Magpie::Color.parse(hex), definition: hex, shared: !LOOSE.include?(swatch), position: at) }
+    end
+    Changes::StartProject.every_job(palette, GROUPS.size + 1)
+    palette
+  end
+
+  def pictures(project)
+    sources = Pictures.all.to_h { |name, bytes| [name, Changes::BringInSource.perform(project, name: "#{name}.png", bytes:)] }
+    FINDS.each { |picture, x, y| Changes::TakeReading.perform(project, source: sources[picture], x:, y:, probe: 5) }
+  end
+
+  # Dressed from the palette: every place that holds a shared swatch's colour follows it.
+  def artwork(project, palette, name)
+    artwork = Changes::BringInArtwork.perform(project, name: "#{name}.svg", bytes: File.binread(File.join(__dir__, "#{name}.svg")))
+    palette.swatches.where(shared: true).each do |swatch|
+      artwork.places.where(hex: swatch.hex).update_all(swatch_id: swatch.id, colour: nil, hex: nil)
+    end
+  end
+end

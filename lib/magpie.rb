@@ -1,0 +1,22 @@
+# Yellow Magpie's core: colours, pictures, artworks and palettes as values and
+# pure functions. It knows no web and no database. Everything is autoloaded, so
+# that a shell command loads only what it uses.
+module Magpie
+  # Bad input of any kind. The message says what was wrong with what, where, and
+  # is written for the person who brought it in.
+  class Error < StandardError; end
+
+  autoload :Color, "magpie/color"
+  autoload :Notation, "magpie/notation"
+  autoload :Difference, "magpie/difference"
+  autoload :Gamut, "magpie/gamut"
+  autoload :Contrast, "magpie/contrast"
+  autoload :ColorName, "magpie/color_name"
+  autoload :Picture, "magpie/picture"
+  autoload :Palette, "magpie/palette"
+  autoload :Artwork, "magpie/artwork"
+  autoload :Formats, "magpie/formats"
+  autoload :CSS_NAMES, "magpie/css_names"
+  autoload :Text, "magpie/text"
+  autoload :CommandLine, "magpie/command_line"
+end

@@ -1,0 +1,115 @@
+require "crass"
+
+module Magpie
+  class Artwork
+    # Resolves style sheets, classes and style attributes into attributes of the
+    # elements, as CSS Cascade 4 ranks them: presentation attributes, then rules by
+    # specificity and order, then the style attribute, and !important above all.
+    class Cascade
+      Declaration = Struct.new(:property, :value, :rank)
+      IDS, CLASSES, TYPES = /#[\w-]+/, /\.[\w-]+|\[[^\]]*\]|:(?!:)[\w-]+/, /(?:^|[\s>+~])[a-zA-Z][\w-]*/
+
+      def initialize(root, dropped)
+        @root = root
+        @dropped = dropped
+        @declared = Hash.new { |hash, node| hash[node] = [] }
+        @order = 0
+      end
+
+      def apply
+        @root.css("style").each do |sheet|
+          add_rules(Crass.parse(sheet.text), sheet)
+          sheet.unlink
+        end
+        @root.xpath("//*[@style]").each { |node| add(node, Crass.parse_properties(node["style"]), [1, 0, 0, 0], node) }
+        @root.xpath("//*").each { |node| settle(node) }
+        @root.xpath("//*").each { |node| resolve_variables(node) }
+      end
+
+      private
+
+      def add_rules(rules, sheet)
+        rules.each do |rule|
+          case rule[:node]
+          when :style_rule then add_rule(rule, sheet)
+          when :at_rule then add_at_rule(rule, sheet)
+          end
+        end
+      end
+
+      def add_at_rule(rule, sheet)
+        condition = Crass::Parser.stringify(rule[:prelude]).strip.downcase
+        return add_rules(Crass.parse(Crass::Parser.stringify(rule[:block])), sheet) if rule[:name] == "media" && ["all", "screen", ""].include?(condition)
+        @dropped.add("@#{rule[:name]}", sheet) unless rule[:name] == "charset"
+      end
+
+      def add_rule(rule, sheet)
+        rule[:selector][:value].split(",").map(&:strip).each do |selector|
+          matches(selector).each { |node| add(node, rule[:children], specificity(selector), sheet) }
+        rescue Nokogiri::CSS::SyntaxError, Nokogiri::XML::XPath::SyntaxError
+          @dropped.add("rules for “#{selector}”", sheet)
+        end
+      end
+
+      def matches(selector)
+        return [@root] if selector == ":root"
+        @root.document.css(selector)
+      end
+
+      def specificity(selector)
+        [0, selector.scan(IDS).size, selector.scan(CLASSES).size, selector.scan(TYPES).size]
+      end
+
+      def add(node, properties, specificity, where)
+        properties.each do |property|
+          next unless property[:node] == :property
+          name, value = property[:name].downcase, property[:value].strip
+          name = property[:name] if name.start_with?("--")
+          unless Safety.local?(value)
+            @dropped.add("#{name} that points outside the file", where)
+            next
+          end
+          longhands(name).each { |longhand| @declared[node] << Declaration.new(longhand, value, [property[:important] ? 1 : 0, *specificity, @order += 1]) }
+        end
+      end
+
+      def longhands(name) = (name == "marker") ? %w[marker-start marker-mid marker-end] : [name]
+
+      # Writes the winning value of each property to the element.
+      def settle(node)
+        node.delete("style")
+        node.delete("class")
+        kept = []
+        @declared[node].group_by(&:property).each do |property, declarations|
+          value = declarations.max_by(&:rank).value
+          if Vocabulary::PRESENTATION.include?(property)
+            node[property] = value
+          elsif Vocabulary::STYLE_ONLY.include?(property) || property.start_with?("--")
+            kept << "#{property}:#{value}"
+          end
+        end
+        node["style"] = kept.join(";") unless kept.empty?
+      end
+
+      # var(--name, fallback), CSS Custom Properties 1; the custom properties
+      # themselves are not needed afterwards.
+      def resolve_variables(node)
+        node.attribute_nodes.each do |attribute|
+          next unless attribute.value.include?("var(")
+          4.times { attribute.value = attribute.value.gsub(/var\(\s*(--[\w-]+)\s*(?:,((?:[^()]|\([^()]*\))*))?\)/) { custom(node, $1) || $2&.strip || "" } }
+          attribute.unlink if attribute.value.include?("var(") || attribute.value.empty?
+        end
+        style = node["style"].to_s.split(";").reject { |declaration| declaration.start_with?("--") }.join(";")
+        style.empty? ? node.delete("style") : node["style"] = style
+      end
+
+      def custom(node, name)
+        while node.respond_to?(:name) && node.element?
+          found = @declared.fetch(node, []).select { |declaration| declaration.property == name }.max_by(&:rank)
+          return found.value if found
+          node = node.parent
+        end
+      end
+    end
+  end
+end

@@ -1,0 +1,38 @@
+module Magpie
+  class Artwork
+    # Readable names for parts: a title or label in the file, an identifier that
+    # looks meant, the words of a text; otherwise what it is, and where.
+    class Labels
+      KINDS = {"rect" => "Rectangle", "path" => "Shape", "text" => "Text", "tspan" => "Words", "textPath" => "Text on a path"}.freeze
+      MACHINE_MADE = /\A(svg|g|group|path|rect|circle|ellipse|line|poly\w*|text|tspan|use|layer|shape|object|id|xmlid|n)?[-_\s]*[\d_-]*\z/i
+      LONGEST = 60
+
+      def initialize = @counts = Hash.new(0)
+
+      def of_part(node, groups)
+        return words(node.text) if Vocabulary::TEXTS.include?(node.name) && !given(node)
+        given(node) || numbered(KINDS.fetch(node.name, node.name.capitalize), groups.last)
+      end
+
+      def of_group(node) = given(node)
+
+      def of_gradient(node) = given(node) || numbered("Gradient", nil)
+
+      private
+
+      def given(node)
+        label = node["data-label"] || node["aria-label"]
+        label ||= node["id"].tr("_-", "  ").gsub(/([a-z])([A-Z])/, '\1 \2').downcase.capitalize if node["id"] && !node["id"].match?(MACHINE_MADE)
+        label = Text.name(label, longest: LONGEST)
+        label.empty? ? nil : label
+      end
+
+      def words(text) = "“#{Text.name(text, longest: 40)}”"
+
+      def numbered(kind, group)
+        name = [kind, @counts[[kind, group]] += 1].join(" ")
+        group ? "#{name} in #{group}" : name
+      end
+    end
+  end
+end

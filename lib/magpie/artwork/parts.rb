@@ -1,0 +1,132 @@
+module Magpie
+  class Artwork
+    # Walks the tree with what is inherited, makes a part of each painted thing and
+    # a place of each of its paints, and leaves a mark where they go.
+    class Parts
+      Inherited = Struct.new(:fill, :stroke, :fill_opacity, :stroke_opacity, :color, :hidden, keyword_init: true)
+      START = Inherited.new(fill: "black", stroke: "none", fill_opacity: "1", stroke_opacity: "1", color: Color.from_rgb24(0), hidden: false)
+      PAINTS = %w[fill stroke fill-opacity stroke-opacity].freeze
+      BLACK = Paint.new(kind: :colour, colour: Color.from_rgb24(0), opacity: 1.0)
+
+      attr_reader :parts, :places
+
+      def initialize(root)
+        @root = root
+        @parts = []
+        @places = []
+        @keys = {}
+        @labels = Labels.new
+        @used = root.to_xml.scan(/url\(\s*(?:["']|&quot;|&apos;)?#([^)"'&]+)|href="#([^"]+)"/).flatten.compact.to_h { |id| [id.strip, true] }
+      end
+
+      def collect = visit(@root, START, "drawing", [], :shown)
+
+      private
+
+      # @param mode [Symbol] :shown makes parts, :literal writes plain paint, for what
+      #   is only used as a mask or template
+      def visit(node, inherited, key, labels, mode)
+        now = inherit(node, inherited)
+        return gradient(node, now, key) if Vocabulary::GRADIENTS.include?(node.name)
+        mode = mode_of(node, mode)
+        paint(node, now, key, labels, mode) if paints?(node)
+        PAINTS.each { |name| node.delete(name) } if Vocabulary::CONTAINERS.include?(node.name) || Vocabulary::INKED.include?(node.name) || Vocabulary::HIDDEN.include?(node.name)
+        label = @labels.of_group(node)
+        counts = Hash.new(0)
+        node.element_children.each do |child|
+          visit(child, now, key_of(child, key, counts[child.name] += 1), label ? [*labels, label] : labels, mode)
+        end
+      end
+
+      def mode_of(node, mode)
+        return :literal if Vocabulary::HIDDEN.include?(node.name)
+        return @used[node["id"]] ? :shown : :literal if Vocabulary::INKED.include?(node.name)
+        mode
+      end
+
+      def key_of(node, parent, index)
+        id = node["id"]
+        key = id&.match?(/\A[A-Za-z_][\w.:-]{0,80}\z/) ? id : "#{parent}/#{node.name}#{index}"
+        key = "#{key}~#{index}" while @keys[key]
+        @keys[key] = true
+        key
+      end
+
+      def inherit(node, from)
+        given = ->(name, otherwise) { (node[name].nil? || node[name].strip == "inherit") ? otherwise : node[name] }
+        color = Notation.try(node["color"].to_s) || from.color
+        now = Inherited.new(
+          fill: given.call("fill", from.fill), stroke: given.call("stroke", from.stroke), color:,
+          fill_opacity: given.call("fill-opacity", from.fill_opacity), stroke_opacity: given.call("stroke-opacity", from.stroke_opacity),
+          hidden: from.hidden || node["display"] == "none"
+        )
+        # currentColor is settled where it is written, not where it is used.
+        %i[fill stroke].each { |name| now[name] = color.hex if now[name].match?(/\A\s*currentcolor\s*\z/i) && (node[name.to_s] || !color.equal?(from.color)) }
+        %i[fill stroke].each { |name| now[name] = from[name] unless readable?(now[name], color) }
+        now
+      end
+
+      def readable?(text, color) = !Paint.parse(text, current: color, opacity: 1.0).nil?
+
+      def paints?(node)
+        case node.name
+        when "tspan", "textPath" then PAINTS.first(2).any? { |name| node[name] }
+        when "text" then !node.text.strip.empty?
+        else Vocabulary::SHAPES.include?(node.name)
+        end
+      end
+
+      def paint(node, now, key, labels, mode)
+        fill = (node.name == "line") ? Paint.none : paint_of(now.fill, now.fill_opacity, now)
+        line = paint_of(now.stroke, now.stroke_opacity, now)
+        PAINTS.each { |name| node.delete(name) }
+        shown = mode == :shown && !now.hidden && !(fill.none? && line.none?) && !%w[hidden collapse].include?(node["visibility"])
+        return literal(node, fill, line) unless shown
+        @parts << Part.new(key:, label: @labels.of_part(node, labels), kind: :part)
+        @places << Place.new(part: key, role: "fill", paint: fill) << Place.new(part: key, role: "line", paint: line)
+        node["data-part"] = key
+      ensure
+        node.delete("data-label")
+        node.delete("aria-label")
+      end
+
+      def paint_of(text, opacity, now)
+        Paint.parse(text, current: now.color, opacity: Parts.opacity(opacity)) || BLACK
+      end
+
+      def literal(node, fill, line)
+        Rendering.attributes("fill", fill).merge(Rendering.attributes("line", line)).each { |name, value| node[name] = value }
+      end
+
+      def gradient(node, now, key)
+        stops = node.element_children.select { |child| child.name == "stop" }
+        used = @used[node["id"]] && stops.any?
+        label = @labels.of_gradient(node) if used
+        stops.each.with_index(1) do |stop, index|
+          part = Part.new(key: "#{key}/stop#{index}", label: "#{label}, stop #{index}", kind: :stop) if used
+          stop(stop, now, part)
+        end
+        node.delete("data-label")
+      end
+
+      # @param part [Part, nil] nil when nothing uses the gradient
+      def stop(node, now, part)
+        color = Notation.try(node["color"].to_s) || now.color
+        text = node["stop-color"] || "black"
+        paint = Paint.parse(text, current: color, opacity: Parts.opacity(node["stop-opacity"] || "1")) || BLACK
+        %w[stop-color stop-opacity].each { |name| node.delete(name) }
+        return Rendering.attributes("stop", paint).each { |name, value| node[name] = value } unless part
+        @parts << part
+        @places << Place.new(part: part.key, role: "stop", paint:)
+        node["data-part"] = part.key
+      end
+
+      # "0.5" or "50%", 1 where it cannot be read.
+      def self.opacity(text)
+        number = Float(text.to_s.strip.delete_suffix("%"), exception: false) or return 1.0
+        number /= 100 if text.strip.end_with?("%")
+        number.clamp(0.0, 1.0)
+      end
+    end
+  end
+end

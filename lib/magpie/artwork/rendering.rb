@@ -1,0 +1,77 @@
+module Magpie
+  class Artwork
+    # Puts paint into a template. A template has ` data-part="KEY"` where the paint
+    # of that part (or gradient stop) goes.
+    module Rendering
+      PART = / data-part="([^"]*)"/
+      ATTRIBUTE = {"fill" => "fill", "line" => "stroke", "stop" => "stop-color"}.freeze
+      OPACITY = {"fill" => "fill-opacity", "line" => "stroke-opacity", "stop" => "stop-opacity"}.freeze
+      ROLES = ATTRIBUTE.keys.freeze
+
+      module_function
+
+      # Self-standing, plain colours.
+      # @param paints [Hash{[key, role] => Paint}]
+      def flat(template, paints)
+        filled = fill(template, paints) { |_, role, paint| written(attributes(role, paint)) }
+        filled.gsub(PART, "").delete(Identifiers::MARK)
+      end
+
+      # For a page: swatches as custom properties, parts marked so that they can be
+      # picked, identifiers behind a prefix. A paint's `swatch` is its CSS variable.
+      def live(template, paints, prefix:)
+        filled = fill(template, paints) do |key, role, paint|
+          attributes = attributes(role, paint)
+          attributes[ATTRIBUTE[role]] = "var(#{paint.swatch},#{paint.colour.hex})" if paint.swatch
+          attributes[OPACITY[role]] = Rendering.number(paint.opacity) if paint.swatch && paint.opacity < 1
+          attributes.delete(OPACITY[role]) if paint.swatch && paint.opacity >= 1
+          written(attributes)
+        end
+        filled.gsub(Identifiers::MARK, prefix)
+      end
+
+      # Self-standing, following custom properties: what does not know them shows the
+      # plain colour. A paint's `swatch` is its [class name, CSS variable, name].
+      def linked(template, paints)
+        swatches = paints.values.select(&:swatch).to_h { |paint| [paint.swatch, paint.colour] }
+        filled = fill(template, paints, classes: true) do |_, role, paint|
+          written(attributes(role, paint))
+        end
+        drawing = filled.gsub(PART, "").delete(Identifiers::MARK)
+        swatches.empty? ? drawing : drawing.sub(/<svg[^>]*>/) { |root| root + stylesheet(swatches) }
+      end
+
+      # The attributes that paint a role, opacity included.
+      def attributes(role, paint)
+        case paint.kind
+        when :none then {ATTRIBUTE[role] => "none"}
+        when :reference then {ATTRIBUTE[role] => paint.reference.sub("url(#", "url(##{Identifiers::MARK}"), OPACITY[role] => opacity(paint.opacity)}.compact
+        else
+          colour = paint.colour
+          {ATTRIBUTE[role] => colour.with(alpha: 1).hex, OPACITY[role] => opacity(paint.opacity * colour.alpha)}.compact
+        end
+      end
+
+      def fill(template, paints, classes: false)
+        template.gsub(PART) do |mark|
+          key = $1
+          roles = ROLES.select { |role| paints.key?([key, role]) }
+          names = classes ? roles.filter_map { |role| paints[[key, role]].swatch&.first&.then { |name| "#{role}-#{name}" } } : []
+          mark + roles.map { |role| yield key, role, paints[[key, role]] }.join + (names.empty? ? "" : %( class="#{names.join(" ")}"))
+        end
+      end
+
+      def stylesheet(swatches)
+        variables = swatches.map { |(_, variable, name), colour| "#{variable}:#{colour.hex}; /* #{name.gsub(/[<>&*]/, "")} */" }
+        rules = swatches.keys.flat_map { |name, variable, _| ATTRIBUTE.map { |role, property| ".#{role}-#{name}{#{property}:var(#{variable})}" } }
+        "<style>\n:root{\n#{variables.join("\n")}\n}\n#{rules.join("\n")}\n</style>"
+      end
+
+      def written(attributes) = attributes.map { |name, value| %( #{name}="#{value}") }.join
+
+      def opacity(value) = (value < 1) ? number(value) : nil
+
+      def number(value) = Notation::Forms.short(value, 4)
+    end
+  end
+end

@@ -1,0 +1,107 @@
+module Magpie
+  # One colour as an immutable value: a model, its components as floats in the
+  # units that the model declares (never rounded to 8 bits), and an opacity 0..1.
+  # Two colours are equal when model, components and opacity are.
+  #
+  #   Color.new(:hsl, [10, 70, 62]).to(:srgb).components  # => [0.886, 0.44, 0.354]
+  class Color
+    # A channel's name, the range it usually lies in, and its unit ("" if plain).
+    Channel = Struct.new(:name, :range, :unit)
+
+    # A colour model: its channels, the model that it is defined on (nil for XYZ),
+    # and the two functions between them, each [c1, c2, c3] -> [c1, c2, c3].
+    Model = Struct.new(:name, :channels, :base, :to_base, :from_base, keyword_init: true) do
+      def path = base ? [self, *Color.model(base).path] : [self]
+    end
+
+    MODELS = {}
+
+    def self.define(name, channels:, base: nil, to_base: nil, from_base: nil)
+      channels = channels.map { |channel, (range, unit)| Channel.new(channel, range, unit.to_s) }
+      MODELS[name] = Model.new(name:, channels:, base:, to_base:, from_base:)
+    end
+
+    # @raise [Magpie::Error] when there is no such model
+    def self.model(name)
+      MODELS.fetch(name) { raise Error, "there is no colour model called #{name}" }
+    end
+
+    # @param hex [Integer] 0xRRGGBB
+    def self.from_rgb24(hex) = srgb8(hex >> 16 & 255, hex >> 8 & 255, hex & 255)
+
+    # @param red, green, blue [Numeric] 0..255
+    def self.srgb8(red, green, blue, alpha = 1.0) = new(:srgb, [red / 255.0, green / 255.0, blue / 255.0], alpha)
+
+    # @param text [String] any notation that Notation reads
+    # @raise [Magpie::Error] naming the part that is wrong and what was expected
+    def self.parse(text) = Notation.parse(text)
+
+    # @param hash [Hash] what #to_h gave, with string or symbol keys
+    def self.from_h(hash)
+      hash = hash.transform_keys(&:to_sym)
+      new(hash.fetch(:model).to_sym, hash.fetch(:components), hash.fetch(:alpha, 1.0))
+    end
+
+    attr_reader :model, :components, :alpha
+
+    def initialize(model, components, alpha = 1.0)
+      Color.model(model)
+      @model = model
+      @components = components.map { |value| finite(value) }.freeze
+      @alpha = finite(alpha).clamp(0.0, 1.0)
+      raise Error, "#{model} takes #{Color.model(model).channels.size} numbers, not #{@components.size}" if @components.size != Color.model(model).channels.size
+      freeze
+    end
+
+    # The same colour in another model; nothing is clipped.
+    def to(target)
+      return self if target == model
+      down = Color.model(model).path
+      up = Color.model(target).path
+      shared = (down & up).first
+      values = down.take_while { |step| step != shared }.reduce(components) { |c, step| step.to_base.call(c) }
+      values = up.take_while { |step| step != shared }.reverse.reduce(values) { |c, step| step.from_base.call(c) }
+      Color.new(target, values, alpha)
+    end
+
+    # The components in another model.
+    def in(target) = to(target).components
+
+    def with(alpha:) = Color.new(model, components, alpha)
+
+    # Red, green and blue as floats on the 0..255 scale, not clipped.
+    def rgb255 = self.in(:srgb).map { |value| value * 255 }
+
+    # The eight-bit colour a screen shows, brought into the sRGB gamut: #RRGGBB,
+    # or #RRGGBBAA when it is not opaque.
+    def hex
+      bytes = Gamut.to_srgb(self).in(:srgb).map { |value| (value * 255).round.clamp(0, 255) }
+      bytes << (alpha * 255).round if alpha < 1
+      "#" + bytes.map { |byte| format("%02X", byte) }.join
+    end
+
+    def in_srgb? = Gamut.srgb?(self)
+
+    def opaque? = alpha >= 1
+
+    def to_h = {model: model.to_s, components:, alpha:}
+
+    def ==(other) = other.is_a?(Color) && [model, components, alpha] == [other.model, other.components, other.alpha]
+    alias_method :eql?, :==
+
+    def hash = [model, components, alpha].hash
+
+    def inspect = "#<Color #{model} #{components.map { |value| value.round(4) }.join(" ")}#{" / #{alpha}" if alpha < 1}>"
+
+    private
+
+    def finite(value)
+      number = Float(value)
+      raise Error, "a colour's component must be a finite number" unless number.finite?
+      number
+    end
+  end
+end
+
+require "magpie/color/matrix"
+%w[xyz rgb hsl hsb hwb lab oklab cmyk].each { |file| require "magpie/color/#{file}" }

@@ -1,0 +1,11 @@
+module Magpie
+  # Process inks in per cent. What they look like is the press's to say: an ICC
+  # transform by Little CMS through libvips, from its own CMYK profile to Lab.
+  # libvips is loaded only when a CMYK colour is really converted.
+  class Color
+    define :cmyk, base: :lab,
+      to_base: ->(inks) { Picture::Press.to_lab(inks) },
+      from_base: ->(lab) { Picture::Press.from_lab(lab) },
+      channels: %w[Cyan Magenta Yellow Black].to_h { |ink| [ink, [0..100, "%"]] }
+  end
+end

@@ -1,0 +1,56 @@
+module Magpie
+  # A plain name to start from: the nearest CSS named colour by ΔE00, qualified in
+  # plain words where it is not that near. A name is a suggestion.
+  module ColorName
+    # Closer than this, the name needs no qualifying word (ΔE00).
+    NEAR = 5.0
+    # The qualified names are built on these, so that none says "deep dark".
+    PLAIN = ->(name) { !name.match?(/\A(dark|light|medium|pale|deep|dim|hot) |\A(black|white)\z/) }
+
+    # How far in OKLCH a word is from the named colour: lightness by steps of the
+    # scale, chroma by its share.
+    LIGHTNESS_STEP = 0.06
+    CHROMA_SHARE = 0.4
+
+    module_function
+
+    # @return [String] such as "Coral" or "Deep coral"
+    def suggest(color)
+      name, reference, difference = nearest(color, entries)
+      unless difference < NEAR
+        name, reference, = nearest(color, plain_entries)
+        name = [qualifier(color, reference), name].compact.join(" ")
+      end
+      name.capitalize
+    end
+
+    # The first free one of "Coral", "Coral 2", "Coral 3", …
+    # @param taken [Enumerable<String>]
+    def unused(name, taken)
+      taken = taken.map(&:downcase)
+      [name].chain((2..).lazy.map { |n| "#{name} #{n}" }).find { |candidate| !taken.include?(candidate.downcase) }
+    end
+
+    def nearest(color, among)
+      lab = color.in(:lab)
+      among.map { |name, reference, its_lab| [name, reference, Difference::Ciede2000.of(lab, its_lab)] }.min_by(&:last)
+    end
+
+    def qualifier(color, reference)
+      (l, c), (reference_l, reference_c) = [color, reference].map { |each| each.in(:oklch).first(2) }
+      return "deep" if l - reference_l < -LIGHTNESS_STEP
+      return "pale" if l - reference_l > LIGHTNESS_STEP
+      return "greyish" if c < reference_c * (1 - CHROMA_SHARE)
+      "vivid" if c > reference_c * (1 + CHROMA_SHARE)
+    end
+
+    def entries
+      @entries ||= CSS_NAMES.reject { |name, _| name.include?("gray") }.map do |name, rgb|
+        reference = Color.from_rgb24(rgb)
+        [name, reference, reference.in(:lab)]
+      end
+    end
+
+    def plain_entries = @plain_entries ||= entries.select { |name, *| PLAIN.call(name) }
+  end
+end
