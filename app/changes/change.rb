@@ -52,10 +52,7 @@ module Changes
 
     # One statement for any number of rows.
     def update_all(model, ids, **attributes)
-      @rows.updating(model, ids, attributes.keys) do
-        values = attributes.to_h { |name, value| [name, model.type_for_attribute(name).serialize(value)] }
-        model.where(id: ids).update_all(values)
-      end
+      @rows.updating(model, ids, attributes.keys) { model.where(id: ids).update_all(attributes) }
     end
 
     def next_position(scope) = (scope.maximum(:position) || 0) + 1

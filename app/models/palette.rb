@@ -1,4 +1,5 @@
 class Palette < Record
+  has_many :uses
   has_many :groups, -> { order(:position, :id) }
   has_many :swatches, through: :groups
 

@@ -22,10 +22,10 @@ module Demo
     end
 
     def nebula
-      ground = Vips::Image.black(WIDTH, HEIGHT, bands: 3).linear([1, 1, 1], [18, 16, 44]).copy(interpretation: :srgb)
-      layers = [[31, [150, 60, 150], 0.95], [47, [46, 150, 170], 0.75], [59, [92, 70, 190], 0.7], [71, [220, 110, 150], 0.5]]
+      ground = Vips::Image.black(WIDTH, HEIGHT, bands: 3).linear([1, 1, 1], [12, 12, 34]).copy(interpretation: :srgb)
+      layers = [[31, [112, 40, 128], 0.85], [47, [34, 120, 150], 0.6], [59, [70, 52, 160], 0.55], [71, [216, 96, 150], 0.4]]
       image = layers.reduce(ground) do |under, (seed, colour, strength)|
-        tint(under, ridge(cloud(WIDTH, HEIGHT, [520, 230, 96, 40], seed)), colour, strength)
+        tint(under, veil(seed), colour, strength)
       end
       grain(image.composite(drawing("stars"), :over), 2.5).jpegsave_buffer(Q: 95)
     end
@@ -44,15 +44,20 @@ module Demo
       Vips::Image.svgload(File.join(__dir__, "#{name}.svg")).colourspace(:srgb)
     end
 
-    # 0..1, a sum of smooth noises of ever smaller cells.
+    # 0..1, a sum of smooth noises of ever smaller cells. Made small and enlarged,
+    # which is quick and softens the grid that the noise is made on.
     def cloud(width, height, cells, seed)
-      layers = cells.each_with_index.map { |cell, index| Vips::Image.perlin(width, height, cell_size: cell, seed: seed + index) * (1.0 / (1 << index)) }
-      sum = layers.reduce(:+)
-      ((sum - sum.min) / (sum.max - sum.min)).copy_memory
+      layers = cells.each_with_index.map { |cell, index| Vips::Image.perlin(width / 4, height / 4, cell_size: cell / 4, seed: seed + index) * (1.0 / (1 << index)) }
+      sum = layers.reduce(:+).gaussblur(cells.last / 24.0).copy_memory
+      ((sum - sum.min) / (sum.max - sum.min)).resize(4, kernel: :cubic).copy_memory
     end
 
-    # Light where the noise is near its middle, so that it looks like drawn veils.
-    def ridge(noise) = (((noise - 0.5).abs * -3.2) + 1).then { |veil| (veil > 0).ifthenelse(veil, 0) }
+    # Light only where the noise is high, softened, so that it hangs in wisps.
+    def veil(seed)
+      wisps = cloud(WIDTH, HEIGHT, [640, 300, 140, 64, 30], seed)
+      high = (wisps - 0.42) * 2.6
+      (high > 0).ifthenelse((high < 1).ifthenelse(high, 1), 0)
+    end
 
     def tint(image, mask, colour, strength)
       image = image.extract_band(0, n: 3)

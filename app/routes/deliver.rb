@@ -1,0 +1,74 @@
+module Routes
+  # Deliver: palettes and artworks out, palettes in.
+  module Deliver
+    module Helpers
+      def download(name, type, body)
+        content_type type
+        attachment name
+        body
+      end
+
+      def palette = project.palettes.find(number(params[:palette]))
+
+      def import = @import ||= Import.where(project_id: project.id).find(number(params[:import]))
+
+      def into = palettes.find { |each| each.id == number(params[:into]) }
+
+      # {"group index.swatch index" => our swatch} for names that already exist.
+      def collisions(value, palette)
+        ours = palette ? palette.groups.to_h { |group| [group.name.downcase, group.swatches.index_by { |swatch| swatch.name.downcase }] } : {}
+        value.groups.each_with_index.flat_map { |group, g|
+          group.swatches.each_with_index.filter_map { |swatch, s|
+            existing = ours.dig(group.name.downcase, swatch.name.downcase)
+            ["#{g}.#{s}", existing, swatch, group] if existing && existing.colour != swatch.colour
+          }
+        }
+      end
+    end
+
+    def self.registered(app)
+      app.helpers Helpers
+
+      app.get("/projects/:project/deliver") do
+        @artworks = project.artworks.to_a
+        place_page "deliver", "page"
+      end
+
+      app.get("/projects/:project/deliver/palettes/:palette.tokens.json") do
+        download "#{Magpie::Text.slug(palette.name, "palette")}.tokens.json", "application/json", Magpie::Formats::Tokens.write(palette.value)
+      end
+
+      app.get("/projects/:project/deliver/artworks/:artwork/:form.svg") do
+        artwork = project.artworks.find(number(params[:artwork]))
+        body = case params[:form]
+        when "linked" then artwork.linked
+        when "flat" then artwork.flat
+        else raise ActiveRecord::RecordNotFound
+        end
+        download "#{Magpie::Text.slug(artwork.name, "artwork")}-#{params[:form]}.svg", "image/svg+xml", body
+      end
+
+      app.post("/projects/:project/imports") do
+        name, bytes = uploads(:files).first
+        raise Magpie::Error, "No file came in. Choose a .tokens.json file" unless name
+        Magpie::Formats.read(bytes, name:)
+        import = Import.create!(project:, name:, sha256: Blob.keep(bytes, "application/json"), created_at: Time.now)
+        redirect to(at("deliver/imports/#{import.id}")), 303
+      end
+
+      app.get("/projects/:project/deliver/imports/:import") do
+        @result = import.result
+        @collisions = collisions(@result.palette, into)
+        place_page "deliver", "import"
+      end
+
+      app.post("/projects/:project/deliver/imports/:import") do
+        target = (params[:into] == "project") ? Changes::StartProject.perform(name: params[:name], palette: false) : project
+        choices = params[:choices].is_a?(Hash) ? params[:choices].select { |_, choice| Changes::BringInPalette::CHOICES.key?(choice) } : {}
+        brought = Changes::BringInPalette.perform(target, value: import.result.palette, into:, choices:)
+        tell "Brought #{count(import.result.palette.swatches.size, "swatch")} into #{brought.name}"
+        redirect to("/projects/#{target.id}/palettes"), 303
+      end
+    end
+  end
+end

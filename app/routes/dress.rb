@@ -1,0 +1,58 @@
+module Routes
+  # Dress: artworks, parts, and what they hold.
+  module Dress
+    module Helpers
+      def artwork = @artwork ||= project.artworks.find(number(params[:artwork]))
+
+      # [[swatch, parts]] and [[hex, parts]], most used first.
+      def colours_in(artwork)
+        places = artwork.places.where.not(kind: "none").includes(:swatch).to_a
+        linked, other = places.partition(&:swatch)
+        strays = other.select(&:hex)
+        [linked, strays].zip([:swatch, :hex]).map { |list, by| list.group_by(&by).transform_values { |held| held.map(&:part_id).uniq.size }.sort_by { |_, parts| -parts } }
+      end
+
+      def stray_near(hex)
+        colour = Magpie::Color.parse(hex)
+        groups.flat_map(&:swatches).map { |each| [each, Magpie::Difference.de2000(colour, each.colour)] }.min_by(&:last)
+      end
+    end
+
+    def self.registered(app)
+      app.helpers Helpers
+
+      app.get("/projects/:project/dress") do
+        @artworks = project.artworks.to_a
+        @artwork = @artworks.find { |each| each.id == number(params[:artwork]) } || @artworks.first
+        if @artwork
+          @part = @artwork.parts.includes(places: :swatch).find_by(key: params[:part]) if params[:part]
+          @linked, @strays = colours_in(@artwork)
+        end
+        place_page "dress", "page"
+      end
+
+      app.post("/projects/:project/artworks") do
+        files = uploads(:files)
+        raise Magpie::Error, "No file came in. Choose an SVG" if files.empty?
+        came, failed = [], []
+        files.each do |name, bytes|
+          came << Changes::BringInArtwork.perform(project, name:, bytes:)
+        rescue Magpie::Error => error
+          failed << error.message
+        end
+        dropped = came.flat_map { |each| each.dropped.map { |line| "#{each.name}, #{line}" } }
+        tell [*failed, ("Brought in #{Magpie::Text.list(came.map { |each| "#{each.name}, #{count(each.part_count, "part")}" })}" if came.any?),
+          ("Left out: #{dropped.first(6).join("; ")}#{" and #{dropped.size - 6} more" if dropped.size > 6}" if dropped.any?)].compact.join(". "), failed.any? ? :wrong : :done
+        came.any? ? redirect(to(at("dress", artwork: came.last.id)), 303) : go_back
+      end
+
+      app.post("/projects/:project/artworks/:artwork/dress") do
+        keys = Array(params[:parts]).map(&:to_s).first(10_000)
+        role = (params[:role] == "line") ? "line" : "fill"
+        content = params[:clear] ? nil : hand.content || raise(Magpie::Error, "There is nothing in hand. Click a swatch of the rack first")
+        Changes::DressParts.perform(project, artwork:, keys:, role:, content:)
+        redirect to(at("dress", artwork: artwork.id, part: keys.last, tool: params[:tool])), 303
+      end
+    end
+  end
+end

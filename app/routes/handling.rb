@@ -1,0 +1,33 @@
+module Routes
+  # The hand: holding, swapping, keeping.
+  module Handling
+    def self.registered(app)
+      app.post("/projects/:project/hand") do
+        content = if params[:swatch] then Hand::Content.of_swatch(swatch(params[:swatch]))
+        elsif params[:find] then Hand::Content.of_find(project.finds.find(number(params[:find])))
+        else
+          colour = Magpie::Color.parse(params[:notation])
+          Hand::Content.new(name: Magpie::ColorName.suggest(colour), colour:)
+        end
+        hand.hold(content)
+        params[:to].to_s.start_with?("/projects/#{project.id}/") ? redirect(to(params[:to]), 303) : go_back
+      end
+
+      app.post("/projects/:project/hand/swap") do
+        hand.swap
+        go_back
+      end
+
+      app.post("/projects/:project/keep") do
+        content = hand.content or raise Magpie::Error, "There is nothing in hand to keep. Click a picture first"
+        group = groups.find { |each| each.id == number(params[:group]) } or raise Magpie::Error, "Choose a group to keep it in"
+        session[:group] = group.id
+        find = project.finds.find_by(id: content.find_id) if content.find_id
+        kept = Changes::KeepColour.perform(project, group:, name: params[:name], colour: content.colour, find:)
+        hand.hold(Hand::Content.of_swatch(kept))
+        tell "Kept #{kept.name} in #{group.name}"
+        go_back
+      end
+    end
+  end
+end

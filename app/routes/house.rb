@@ -1,0 +1,35 @@
+module Routes
+  # The house: all projects, and beginning a new one.
+  module House
+    def self.registered(app)
+      app.get("/") do
+        @projects = Project.includes(:artworks, :sources, uses: {palette: {groups: :swatches}}).order(:id).to_a
+        @title = "Projects"
+        erb :"house/projects"
+      end
+
+      app.post("/projects") do
+        project = Changes::StartProject.perform(name: params[:name], client: params[:client])
+        redirect to("/projects/#{project.id}/gather"), 303
+      end
+
+      app.get("/projects/:project") { redirect to(at("gather")), 303 }
+
+      app.post("/projects/:project/surround") do
+        project.update!(surround: params[:surround]) if Project::SURROUNDS.key?(params[:surround])
+        go_back
+      end
+
+      app.post("/projects/:project/undo") do
+        change = Changes::History.undo(project, params[:change] && number(params[:change]))
+        tell "Undone: #{change.words}"
+        go_back
+      end
+
+      app.post("/projects/:project/redo") do
+        tell "Done again: #{Changes::History.redo(project).words}"
+        go_back
+      end
+    end
+  end
+end

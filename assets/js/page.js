@@ -1,0 +1,22 @@
+// Small helpers that the modules share.
+
+export const find = (selector, within = document) => within.querySelector(selector)
+export const all = (selector, within = document) => [...within.querySelectorAll(selector)]
+
+// Runs after each time that the page was brought up to date, and now.
+export function whenPageChanges(run) {
+  document.addEventListener("htmx:after:swap", () => run())
+  document.readyState === "loading" ? document.addEventListener("DOMContentLoaded", () => run()) : run()
+}
+
+// Submits a form through htmx, as a click on its button would.
+export function submit(form) {
+  form.requestSubmit()
+}
+
+// Goes to an address of this site and brings the page up to date.
+export function visit(path) {
+  window.htmx.ajax("GET", path, { target: "#app", select: "#app", swap: "outerMorph" }).then(() => history.pushState({ htmx: true }, "", path))
+}
+
+export const typing = target => target.closest("input:not([type=range], [type=radio], [type=checkbox]), textarea, select, [contenteditable]") !== null

@@ -1,0 +1,19 @@
+// Small things: notices, the list of shortcuts, counts on buttons, choices that lead on.
+import { all, find, visit } from "./page.js"
+
+document.addEventListener("click", event => {
+  if (event.target.closest("[data-dismiss]")) event.target.closest(".notice").remove()
+  if (event.target.closest("[data-close-dialog]")) event.target.closest("dialog").close()
+  const list = find("#changes-list[open]")
+  if (list && !list.contains(event.target)) list.open = false
+})
+
+document.addEventListener("change", event => {
+  if (event.target.matches(".share input[type=checkbox]")) countTicks(event.target.form)
+  if (event.target.dataset.go) visit(event.target.dataset.go)
+})
+
+function countTicks(form) {
+  const ticked = all("input[type=checkbox]:checked", form).length
+  find("#share-commit").textContent = ticked ? `Share and link ${ticked}` : "Share and link none"
+}

@@ -1,0 +1,19 @@
+ENV["APP_ENV"] ||= "test"
+
+RSpec.configure do |config|
+  config.disable_monkey_patching!
+  config.order = :random
+  config.example_status_persistence_file_path = "var/test/examples.txt"
+  config.expect_with(:rspec) { |expectations| expectations.max_formatted_output_length = 600 }
+
+  # The core's specs need neither database nor browser.
+  config.define_derived_metadata(file_path: %r{/spec/core/}) { |metadata| metadata[:core] = true }
+  config.define_derived_metadata(file_path: %r{/spec/(changes|routes)/}) { |metadata| metadata[:data] = true }
+  config.define_derived_metadata(file_path: %r{/spec/(screens|server)/}) { |metadata| metadata[:screen] = true }
+end
+
+$LOAD_PATH.unshift(File.expand_path("../lib", __dir__))
+require "bundler/setup"
+require "magpie"
+require_relative "support/pictures"
+require_relative "support/data" if ENV["DATABASE_URL"]

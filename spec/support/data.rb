@@ -1,0 +1,48 @@
+require_relative "../../config/environment"
+require_relative "../../config/database"
+require_relative "../../db/demo/load"
+require "rack/test"
+
+Database.migrate
+
+# Records in the invented scenario.
+module DataSupport
+  POSTER = File.binread(File.expand_path("../../db/demo/poster.svg", __dir__))
+
+  def hex(text) = Magpie::Color.parse(text)
+
+  def new_project(name = "Night open house") = Changes::StartProject.perform(name:, client: "Quillmere Observatory")
+
+  def keep(project, name, colour, group: project.groups.first)
+    Changes::KeepColour.perform(project, group:, name:, colour: hex(colour))
+  end
+
+  def bring_in_poster(project, name: "Poster.svg", bytes: POSTER) = Changes::BringInArtwork.perform(project, name:, bytes:)
+
+  def place(artwork, key, role = "fill") = artwork.places.joins(:part).find_by!(parts: {key:}, role:)
+
+  def undo(project) = Changes::History.undo(project)
+
+  def redo_change(project) = Changes::History.redo(project)
+
+  # Every row that undo must bring back, as the database holds it.
+  def rows_of_everything
+    %w[swatches groups palettes uses finds places sources artworks].to_h do |table|
+      rows = Record.connection.select_values("SELECT to_jsonb(t) FROM #{table} t ORDER BY id").map { |row| JSON.parse(row) }
+      [table, rows.map { |row| row.key?("removed_at") ? row.merge("removed_at" => !row["removed_at"].nil?) : row }]
+    end
+  end
+end
+
+RSpec.configure do |config|
+  config.include DataSupport
+  config.include Rack::Test::Methods, file_path: %r{/spec/routes/}
+
+  # Nothing that an example writes stays.
+  config.around(:each, :data) do |example|
+    Record.transaction(joinable: false) do
+      example.run
+      raise ActiveRecord::Rollback
+    end
+  end
+end

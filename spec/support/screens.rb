@@ -1,0 +1,97 @@
+require "capybara/rspec"
+require "capybara/cuprite"
+require "tmpdir"
+require_relative "data"
+
+Capybara.register_driver(:chromium) do |app|
+  Capybara::Cuprite::Driver.new(app, browser_path: ENV.fetch("CHROMIUM", "/usr/bin/chromium"), window_size: [1280, 800],
+    process_timeout: 60, timeout: 20, js_errors: true, save_path: DOWNLOADS,
+    browser_options: {"no-sandbox" => nil, "disable-gpu" => nil, "disable-background-networking" => nil, "disable-component-update" => nil, "disable-quic" => nil})
+end
+DOWNLOADS = Dir.mktmpdir("magpie-downloads")
+Capybara.default_driver = Capybara.javascript_driver = :chromium
+Capybara.app = App
+Capybara.server = :puma, {Silent: true, Threads: "2:5", config_files: ["-"]}
+Capybara.default_max_wait_time = 8
+Capybara.enable_aria_label = true
+
+# What a person does and sees.
+module ScreenSupport
+  def demo = Project.first
+
+  def open_place(place, project = demo) = visit("/projects/#{project.id}/#{place}")
+
+  # A real click at a pixel of the source, wherever the picture lies on the screen.
+  def click_picture(x, y)
+    expect(page).to have_css("#picture-image") { |image| image.evaluate_script("this.complete && this.naturalWidth > 0") }
+    box = box_of("#picture-image")
+    width, height = %w[width height].map { |side| find("#picture")["data-#{side}"].to_f }
+    mouse.click(x: box["x"] + (x + 0.5) / width * box["width"], y: box["y"] + (y + 0.5) / height * box["height"])
+  end
+
+  # A point that lies on a part of an artwork, found by asking the page.
+  def point_on(selector)
+    page.evaluate_script(<<~JS)
+      (() => {
+        const part = document.querySelector(#{selector.to_json}), box = part.getBoundingClientRect()
+        for (let i = 1; i < 24; i++) for (let j = 1; j < 24; j++) {
+          const x = box.x + box.width * i / 24, y = box.y + box.height * j / 24
+          if (document.elementFromPoint(x, y) === part) return { x, y }
+        }
+      })()
+    JS
+  end
+
+  def click_part(key, shift: false)
+    point = point_on("#stage [data-part='#{key}']")
+    mouse.click(x: point["x"], y: point["y"], modifiers: shift ? 8 : 0)
+  end
+
+  # The fill that the browser computes for a part, as "#RRGGBB".
+  def fill_of(scope, key, property = "fill")
+    css = page.evaluate_script("(() => { const part = document.querySelector(#{"#{scope} [data-part='#{key}']".to_json}); return part && getComputedStyle(part)[#{property.to_json}] })()")
+    css && hex_of(css)
+  end
+
+  def hex_of(css)
+    numbers = css.scan(/[\d.]+/).first(3).map(&:to_f)
+    css.start_with?("rgb") ? format("#%02X%02X%02X", *numbers.map(&:round)) : css
+  end
+
+  # Waits as long as Capybara waits for what a person would see.
+  # An unmet expectation is no StandardError, so it is turned into one that Capybara retries.
+  def eventually
+    unmet = nil
+    page.document.synchronize(Capybara.default_max_wait_time) do
+      yield
+    rescue RSpec::Expectations::ExpectationNotMetError => unmet
+      raise Capybara::ElementNotFound
+    end
+  rescue Capybara::ElementNotFound
+    raise unmet || $!
+  end
+
+  def box_of(selector) = page.evaluate_script("document.querySelector(#{selector.to_json}).getBoundingClientRect().toJSON()")
+
+  def mouse = page.driver.browser.mouse
+
+  def keys(*keys) = page.driver.browser.keyboard.type(*keys)
+end
+
+module DemoOnce
+  # The demo's pictures take seconds to make and are always the same.
+  def all = @all ||= super
+end
+Demo::Pictures.singleton_class.prepend(DemoOnce)
+
+RSpec.configure do |config|
+  config.include Capybara::DSL, :screen
+  config.include Capybara::RSpecMatchers, :screen
+  config.include ScreenSupport, :screen
+  config.after(:each, :screen) { Capybara.reset_sessions! }
+  config.before(:each, :screen) do
+    Demo.clear
+    Demo.load
+  end
+  config.after(:suite) { FileUtils.rm_rf(DOWNLOADS) }
+end
