@@ -10,7 +10,7 @@ module Changes
 
     def make
       raise Magpie::Error, "A group needs a name" if @name.empty?
-      raise Magpie::Error, "#{@palette.name} already has a group called #{@name}" if @palette.groups.any? { |group| group.name.casecmp?(@name) }
+      raise Magpie::Error, "#{@palette.name} already has a group called #{@name}" if Group.where(palette: @palette).any? { |group| group.name.casecmp?(@name) }
       create(Group, palette: @palette, name: @name, position: next_position(@palette.groups))
     end
 

@@ -21,6 +21,8 @@ module Changes
         RecordedChange.create!(project:, words:, rows: @rows.to_a) unless @rows.empty?
         result
       end
+    rescue ActiveRecord::RecordNotUnique
+      raise Magpie::Error, "Somebody else gave that name at the same moment. Look again, and choose another"
     end
 
     private

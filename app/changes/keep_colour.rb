@@ -11,10 +11,10 @@ module Changes
     private
 
     def make
-      taken = @group.swatches.pluck(:name)
+      taken = Swatch.where(group: @group).pluck(:name)
       name = @name.empty? ? Magpie::ColorName.unused(Magpie::ColorName.suggest(@colour), taken) : @name
       raise Magpie::Error, "#{@group.name} already has a swatch called #{name}. Give this one another name" if taken.any? { |other| other.casecmp?(name) }
-      @swatch = create(Swatch, group: @group, name:, colour: @colour, definition: @definition, find: @find, position: next_position(@group.swatches))
+      @swatch = create(Swatch, group: @group, name:, colour: @colour, definition: @definition, find: @find, position: next_position(Swatch.where(group: @group)))
     end
 
     def words = "Kept #{@swatch.name} in #{@group.name}"

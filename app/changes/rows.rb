@@ -68,21 +68,22 @@ module Changes
       changed = if before.nil?
         connection.exec_update("INSERT INTO #{name(table)} SELECT * FROM jsonb_populate_record(NULL::#{name(table)}, #{json(after)})")
       elsif after.nil?
-        connection.exec_update("DELETE FROM #{name(table)} t WHERE id = ANY(#{array(ids)}) AND #{holds(before)}")
+        connection.exec_update("DELETE FROM #{name(table)} t WHERE id = ANY(#{array(ids)}) AND #{holds(table, before)}")
       else
         columns = after.keys.map { |column| connection.quote_column_name(column) }.join(", ")
         connection.exec_update(<<~SQL)
           UPDATE #{name(table)} t SET (#{columns}) = (SELECT #{columns} FROM jsonb_populate_record(NULL::#{name(table)}, #{json(after)}))
-          WHERE id = ANY(#{array(ids)}) AND #{holds(before)}
+          WHERE id = ANY(#{array(ids)}) AND #{holds(table, before)}
         SQL
       end
       raise Conflict unless changed == ids.size
     end
 
     # Every column still has the value given.
-    def holds(values)
-      data = json(values)
-      values.keys.map { |column| "to_jsonb(t.#{connection.quote_column_name(column)}) IS NOT DISTINCT FROM nullif(#{data}->#{connection.quote(column)}, 'null')" }.join(" AND ")
+    def holds(table, values)
+      columns = values.keys.map { |column| connection.quote_column_name(column) }
+      row = ->(of) { "jsonb_build_array(#{columns.map { |column| "#{of}.#{column}" }.join(", ")})" }
+      "#{row.call("t")} = (SELECT #{row.call("was")} FROM jsonb_populate_record(NULL::#{name(table)}, #{json(values)}) was)"
     end
 
     def read(table, ids, columns = nil)

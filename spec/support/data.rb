@@ -4,6 +4,7 @@ require_relative "../../db/demo/load"
 require "rack/test"
 
 Database.migrate
+Demo.clear
 
 # Records in the invented scenario.
 module DataSupport

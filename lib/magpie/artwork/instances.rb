@@ -14,7 +14,8 @@ module Magpie
       # @raise [Magpie::Error] when copies of copies make the artwork too large
       def expand
         originals = @root.xpath("//*[@id]").to_h { |node| [node["id"], node.dup] }
-        @root.xpath("//use").each { |use| expand_one(use, originals, []) }
+        # A clipPath may hold no group, so what it uses stays used; it paints nothing.
+        @root.xpath("//use[not(ancestor::clipPath)]").each { |use| expand_one(use, originals, []) }
         @root.xpath("//symbol").each { |symbol| symbol.name = "defs" }
       end
 

@@ -60,8 +60,6 @@ module Magpie
           fill_opacity: given.call("fill-opacity", from.fill_opacity), stroke_opacity: given.call("stroke-opacity", from.stroke_opacity),
           hidden: from.hidden || node["display"] == "none"
         )
-        # currentColor is settled where it is written, not where it is used.
-        %i[fill stroke].each { |name| now[name] = color.hex if now[name].match?(/\A\s*currentcolor\s*\z/i) && (node[name.to_s] || !color.equal?(from.color)) }
         %i[fill stroke].each { |name| now[name] = from[name] unless readable?(now[name], color) }
         now
       end

@@ -1,0 +1,124 @@
+RSpec.describe Changes do
+  let(:project) { new_project }
+  let(:poster) { bring_in_poster(project) }
+
+  def dress(key, swatch, role: "fill", artwork: poster)
+    Changes::DressParts.perform(project, artwork:, keys: Array(key), role:, content: Hand::Content.of_swatch(swatch))
+  end
+
+  describe Changes::KeepColour do
+    it "keeps a colour exactly, under the name given or a suggested one that is free" do
+      colour = Magpie::Color.new(:oklch, [1 / 3.0, 0.1, 34.5], 0.25)
+      group = project.groups.first
+      described_class.perform(project, group:, name: "  Heather \n dusk ", colour:)
+      named = described_class.perform(project, group:, name: "", colour: hex("rebeccapurple"))
+      again = described_class.perform(project, group:, name: "", colour: hex("rebeccapurple"))
+      expect(group.swatches.reload.map(&:name)).to eq ["Heather dusk", "Rebecca purple", "Rebecca purple 2"]
+      expect(Swatch.find_by(name: "Heather dusk").colour).to eq colour
+      expect([named.position, again.position]).to eq [2, 3]
+    end
+
+    it "refuses a name that the group has, and keeps nothing" do
+      keep(project, "Ember", "#E46F58")
+      expect { keep(project, "ember", "#000") }.to raise_error(Magpie::Error, "First colours already has a swatch called ember. Give this one another name")
+      expect(Swatch.where("lower(name) = 'ember'").count).to eq 1
+    end
+  end
+
+  describe Changes::DressParts do
+    it "follows a shared swatch and copies a loose one" do
+      loose = keep(project, "Ember", "#E46F58")
+      dress("plum_band", loose)
+      expect(place(poster, "plum_band").attributes).to include("swatch_id" => nil, "hex" => "#E46F58")
+      Changes::ShareSwatch.perform(project, swatch: loose, place_ids: [])
+      dress(%w[rosehip_band moor], loose.reload)
+      expect(poster.places.where(swatch: loose).count).to eq 2
+      expect(RecordedChange.last.words).to eq "Dressed 2 parts with Ember"
+    end
+
+    it "dresses the line, clears, and says which part" do
+      swatch = keep(project, "Brass", "#B88A33")
+      dress("plum_band", swatch, role: "line")
+      expect(place(poster, "plum_band", "line").hex).to eq "#B88A33"
+      expect(RecordedChange.last.words).to eq "Dressed the line of Plum band with Brass"
+      described_class.perform(project, artwork: poster, keys: ["plum_band"], role: "fill", content: nil)
+      expect(place(poster, "plum_band").paint).to be_none
+      expect { dress("nothing", swatch) }.to raise_error(Magpie::Error, "Poster has no such part")
+    end
+  end
+
+  describe Changes::ShareSwatch do
+    it "links the places that are ticked and leaves the others" do
+      swatch = keep(project, "Lamp", "#FFCE5C")
+      stars = Candidates.new(swatch).places
+      poster
+      expect(stars.reload.count).to eq 8
+      ticked = stars.first(3).map(&:id)
+      described_class.perform(project, swatch:, place_ids: ticked)
+      expect(Place.where(swatch:).ids).to match_array ticked
+      expect(Swatch.reach([swatch.id])).to eq(swatch.id => 3)
+      undo(project)
+      expect([swatch.reload.shared, Place.where(swatch:).count, Candidates.new(swatch).places.count]).to eq [false, 0, 8]
+    end
+
+    it "refuses a place that holds another colour by now" do
+      swatch = keep(project, "Lamp", "#FFCE5C")
+      other = place(poster, "moor")
+      expect { described_class.perform(project, swatch:, place_ids: [other.id]) }.to raise_error(Magpie::Error, /1 place no longer holds that colour/)
+      expect(swatch.reload.shared).to be false
+    end
+  end
+
+  describe Changes::ChangeSwatch do
+    it "writes one swatch, however many places follow it" do
+      swatch = keep(project, "Lamp", "#FFCE5C")
+      poster
+      Changes::ShareSwatch.perform(project, swatch:, place_ids: Candidates.new(swatch).places.ids)
+      statements = []
+      subscriber = ActiveSupport::Notifications.subscribe("sql.active_record") { |*, payload| statements << payload[:sql] if payload[:sql].match?(/\A\s*(UPDATE|INSERT|DELETE)/) }
+      described_class.perform(project, swatch:, colour: hex("hsb 200 60 80"), definition: "hsb 200 60 80", before: "#FFCE5C")
+      ActiveSupport::Notifications.unsubscribe(subscriber)
+      expect(statements.size).to eq 2
+      expect(poster.flat.scan("#52A3CC").size).to eq 8
+      expect(poster.linked).to include("--lamp:#52A3CC")
+    end
+
+    it "is refused when somebody changed the swatch meanwhile" do
+      swatch = keep(project, "Lamp", "#FFCE5C")
+      described_class.perform(project, swatch:, colour: hex("#111"), definition: "#111", before: "#FFCE5C")
+      expect { described_class.perform(project, swatch: Swatch.find(swatch.id), colour: hex("#222"), definition: "#222", before: "#FFCE5C") }
+        .to raise_error(Magpie::Error, "Lamp was changed to #111111 meanwhile; you saw #FFCE5C. Look at it again")
+    end
+  end
+
+  describe Changes::BringInPalette do
+    def value(colours) = Magpie::Palette.new(name: "Star trail", groups: [Magpie::Palette::Group.new(name: "Trail", swatches: colours.map { |name, colour| Magpie::Palette::Swatch.new(name:, colour: hex(colour), shared: true) })])
+
+    it "makes a new palette that equals the file" do
+      file = value("Peat" => "#121720", "Mist" => "lab(70 0 -5)")
+      expect(described_class.perform(project, value: file).value).to eq file
+      expect(project.palettes.reload.map(&:name)).to eq ["Night open house palette", "Star trail"]
+    end
+
+    it "settles each name that exists as chosen, in one undo" do
+      into = described_class.perform(project, value: value("Peat" => "#121720", "Mist" => "#A9ADB8", "Lamp" => "#FFCE5C"))
+      before = rows_of_everything
+      described_class.perform(project, value: value("Peat" => "#000", "mist" => "#FFF", "Lamp" => "#FF0", "Moor" => "#1D2432"), into:, choices: {"0.0" => "ours", "0.1" => "theirs", "0.2" => "both"})
+      expect(into.reload.value.groups[0].swatches.map { |swatch| [swatch.name, swatch.colour.hex] })
+        .to eq [["Peat", "#121720"], ["Mist", "#FFFFFF"], ["Lamp", "#FFCE5C"], ["Lamp 2", "#FFFF00"], ["Moor", "#1D2432"]]
+      undo(project)
+      expect(rows_of_everything).to eq before
+    end
+  end
+
+  describe "bad input" do
+    it "leaves nothing behind" do
+      before = [project.id, rows_of_everything, RecordedChange.count, Blob.count]
+      expect { Changes::BringInSource.perform(project, name: "notes.png", bytes: "just words") }.to raise_error(Magpie::Error, /notes.png is not a picture/)
+      expect { Changes::BringInArtwork.perform(project, name: "a.svg", bytes: "<svg><g></svg>") }.to raise_error(Magpie::Error, /a.svg is damaged/)
+      expect { Changes::AddGroup.perform(project, palette: project.palettes.first, name: "every JOB") }.to raise_error(Magpie::Error, /already has a group called every JOB/)
+      expect { new_project(" ") }.to raise_error(Magpie::Error, "A project needs a name")
+      expect([project.id, rows_of_everything, RecordedChange.count, Blob.count]).to eq before
+    end
+  end
+end

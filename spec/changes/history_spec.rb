@@ -1,0 +1,91 @@
+RSpec.describe Changes::History do
+  let(:project) { new_project }
+
+  it "takes back a long run of changes and does it again, bit for bit" do
+    random = Random.new(23)
+    poster = bring_in_poster(project)
+    source = Changes::BringInSource.perform(project, name: "Dusk.png", bytes: noise_picture(40, 30, [120, 60, 90], 9).pngsave_buffer)
+    RecordedChange.delete_all
+    states = [rows_of_everything]
+    40.times do |step|
+      random_change(random, poster, source, step)
+      states << rows_of_everything if RecordedChange.count == states.size
+    end
+    expect(states.size).to be > 30
+    states[0..-2].reverse_each do |state|
+      described_class.undo(project)
+      expect(rows_of_everything).to eq state
+    end
+    expect { described_class.undo(project) }.to raise_error(Magpie::Error, "There is nothing to undo")
+    states[1..].each do |state|
+      described_class.redo(project)
+      expect(rows_of_everything).to eq state
+    end
+    expect { described_class.redo(project) }.to raise_error(Magpie::Error, "There is nothing to redo")
+  end
+
+  def random_change(random, poster, source, step)
+    swatch = Swatch.all.to_a.sample(random:)
+    colour = Magpie::Color.srgb8(random.rand(256), random.rand(256), random.rand(256))
+    keys = poster.parts.pluck(:key).sample(random.rand(1..4), random:)
+    case random.rand(7)
+    when 0 then Changes::KeepColour.perform(project, group: project.groups.sample(random:), name: "Kept #{step}", colour:)
+    when 1 then Changes::DressParts.perform(project, artwork: poster, keys:, role: %w[fill line].sample(random:), content: Hand::Content.of_swatch(swatch))
+    when 2 then Changes::DressParts.perform(project, artwork: poster, keys:, role: "fill", content: Hand::Content.new(name: "x", colour:))
+    when 3 then swatch.shared || Changes::ShareSwatch.perform(project, swatch:, place_ids: Candidates.new(swatch).places.ids)
+    when 4 then Changes::ChangeSwatch.perform(project, swatch:, colour:, definition: colour.hex, before: swatch.hex)
+    when 5 then Changes::TakeReading.perform(project, source:, x: random.rand(40), y: random.rand(30), probe: 3)
+    when 6 then Changes::RenameSwatch.perform(project, swatch:, name: "Renamed #{step}")
+    end
+  end
+
+  it "forgets what could be done again once something else is done" do
+    keep(project, "Ember", "#E46F58")
+    undo(project)
+    keep(project, "Peat", "#121720")
+    expect(RecordedChange.next_to_redo(project)).to be_nil
+  end
+
+  it "hides an artwork or a source that was brought in, and shows it again" do
+    bring_in_poster(project)
+    undo(project)
+    expect(project.artworks.reload).to be_empty
+    redo_change(project)
+    expect(project.artworks.reload.first.places.count).to be > 20
+  end
+
+  it "takes back one change of the list and leaves the later ones" do
+    ember = keep(project, "Ember", "#E46F58")
+    first = RecordedChange.last
+    keep(project, "Peat", "#121720")
+    described_class.undo(project, first.id)
+    expect(Swatch.where(id: ember.id)).to be_empty
+    expect(Swatch.find_by(name: "Peat")).not_to be_nil
+  end
+
+  it "refuses, with the reason, when something later stands on it, and changes nothing" do
+    ember = keep(project, "Ember", "#E46F58")
+    kept = RecordedChange.last
+    Changes::ChangeSwatch.perform(project, swatch: ember, colour: hex("#111"), definition: "#111", before: "#E46F58")
+    before = rows_of_everything
+    expect { described_class.undo(project, kept.id) }
+      .to raise_error(Magpie::Error, "“Kept Ember in First colours” cannot be undone: “Changed Ember from #E46F58 to #111111” came later and stands on it. Undo that first")
+    expect(rows_of_everything).to eq before
+  end
+
+  it "refuses to take back a swatch that places follow" do
+    lamp = keep(project, "Lamp", "#FFCE5C")
+    kept = RecordedChange.last
+    bring_in_poster(project)
+    Changes::ShareSwatch.perform(project, swatch: lamp, place_ids: Candidates.new(lamp).places.ids)
+    expect { described_class.undo(project, kept.id) }.to raise_error(Magpie::Error, /“Shared Lamp and linked 8 places” came later/)
+  end
+
+  it "refuses when another project changed the house palette" do
+    lamp = keep(project, "Lamp", "#FFCE5C")
+    other = new_project("Star trail")
+    Use.create!(project: other, palette: project.palettes.first, position: 2)
+    Changes::RenameSwatch.perform(other, swatch: lamp, name: "Lantern")
+    expect { undo(project) }.to raise_error(Magpie::Error, /cannot be undone: something that was changed since, perhaps in another project/)
+  end
+end

@@ -1,0 +1,139 @@
+RSpec.describe Magpie::Artwork do
+  def svg(body, attributes = 'width="100" height="100"') = %(<svg xmlns="http://www.w3.org/2000/svg" xmlns:xlink="http://www.w3.org/1999/xlink" #{attributes}>#{body}</svg>)
+
+  def read(body, ...) = described_class.read(svg(body, ...), name: "moor.svg")
+
+  def held(artwork) = artwork.places.to_h { |place| [[place.part, place.role], place.paint.shown&.hex || place.paint.reference || place.paint.kind] }
+
+  # The mean difference of two drawings as librsvg paints them, 0..255.
+  def difference(one, two)
+    images = [one, two].map { |text| Vips::Image.svgload_buffer(text, scale: 2).flatten(background: 128) }
+    (images[0] - images[1]).abs.avg
+  end
+
+  describe "paint" do
+    it "comes from attributes, style, classes, inheritance and currentColor" do
+      artwork = read(<<~SVG)
+        <style>.a{fill:#0A0} #k .b{stroke:var(--edge, teal);fill:hsl(0 100% 50%)} :root{--edge:#00F} rect{fill:gold!important} .c{fill:red}</style>
+        <g fill="#123" color="rebeccapurple" id="k">
+          <path id="one" d="M0 0H9V9Z"/><path id="two" class="a" d="M0 0H9V9Z"/><path id="three" class="b" d="M0 0H9V9Z"/>
+          <path id="four" style="fill:#0ff;fill-opacity:.5" d="M0 0H9V9Z"/><path id="five" fill="currentColor" d="M0 0H9V9Z"/>
+          <rect id="six" class="c" width="9" height="9"/><line id="seven" x2="9" stroke="#00000080"/>
+        </g><circle id="eight" r="4"/><path id="unseen" fill="none" d="M0 0H9"/>
+      SVG
+      expect(held(artwork)).to include(
+        ["one", "fill"] => "#112233", ["two", "fill"] => "#00AA00", ["three", "fill"] => "#FF0000", ["three", "line"] => "#0000FF",
+        ["four", "fill"] => "#00FFFF80", ["five", "fill"] => "#663399", ["six", "fill"] => "#FFD700", ["seven", "fill"] => :none,
+        ["seven", "line"] => "#00000080", ["eight", "fill"] => "#000000", ["eight", "line"] => :none
+      )
+      expect(artwork.parts.map(&:key)).not_to include("unseen")
+    end
+
+    it "gives every instance of a symbol parts of its own" do
+      artwork = read('<symbol id="star" viewBox="0 0 2 2"><path d="M0 0H2V2Z" fill="#FFCE5C"/></symbol><use xlink:href="#star" width="9" height="9"/><g fill="red"><use href="#star" x="20"/></g><use href="#none"/>')
+      expect(artwork.parts.size).to eq 2
+      expect(artwork.parts.map(&:key).uniq.size).to eq 2
+      expect(artwork.dropped).to eq ["line 1: use of #none, which is not in the file"]
+    end
+
+    it "makes the stops of gradients in use places, through their chains" do
+      artwork = read('<defs><linearGradient id="a"><stop offset="0" stop-color="#F00"/><stop offset="1" style="stop-color:#00F;stop-opacity:.5"/></linearGradient><linearGradient id="b" xlink:href="#a"/><radialGradient id="spare"><stop stop-color="lime"/></radialGradient></defs><rect id="sky" width="9" height="9" fill="url(#b)"/>')
+      expect(held(artwork)).to include(["a/stop1", "stop"] => "#FF0000", ["a/stop2", "stop"] => "#0000FF80", ["sky", "fill"] => "url(#b)")
+      expect(artwork.colours.map(&:first)).not_to include("#00FF00")
+    end
+
+    it "names parts by title, identifier, words or kind" do
+      artwork = read('<g id="night_sky"><path d="M0 0H9V9Z"/></g><rect id="emberBand" width="9" height="9"/><circle r="2"><title>North star</title></circle><text>Night Open</text><path id="path123" d="M0 0V9H9Z"/>')
+      expect(artwork.parts.map(&:label)).to eq ["Shape 1 in Night sky", "Ember band", "North star", "“Night Open”", "Shape 1"]
+    end
+
+    it "keeps its keys when the same file is read again" do
+      body = '<g><g><rect width="1" height="1"/></g><rect id="r" width="1" height="1"/></g>'
+      expect(read(body).parts.map(&:key)).to eq read(body).parts.map(&:key)
+    end
+  end
+
+  describe "safety" do
+    it "leaves out what runs, loads or points outside, and says where" do
+      artwork = read(<<~SVG)
+        <script>alert(1)</script><rect width="9" height="9" onclick="go()" fill="red"/>
+        <image href="http://quillmere.example/x.png" width="9" height="9"/>
+        <a href="javascript:go()"><circle r="3"/></a>
+        <foreignObject><div xmlns="http://www.w3.org/1999/xhtml">x</div></foreignObject>
+        <rect width="1" height="1" style="fill:url(http://quillmere.example/f)"/><rect width="1" height="1" filter="url('//x#y')"/>
+        <style>@import url(x.css); circle{fill:u\\72l(http://x)}</style><animate attributeName="href"/>
+        <use href="other.svg#a"/><iframe src="x"/>
+      SVG
+      expect(artwork.template).not_to match(/script|onclick|http:(?!\/\/www\.w3\.org\/2000\/svg)|javascript|foreignObject|import|animate|iframe|\/\/x/)
+      ["script element", "event handler onclick", "external image", "foreignObject element", "fill that points outside the file",
+        "filter that points outside the file", "@import", "animate element", "use that points outside the file"].each do |what|
+        expect(artwork.dropped).to include(a_string_including(what))
+      end
+      expect(artwork.dropped).to include("line 1: script element")
+    end
+
+    it "keeps pictures that are in the file itself" do
+      expect(read('<image width="4" height="4" href="data:image/png;base64,iVBORw0KGgo="/>').template).to include("data:image/png")
+      expect(read('<image width="4" height="4" href="data:image/svg+xml;base64,PHN2Zy8+"/>').template).not_to include("data:")
+    end
+
+    it "does not open a bomb of entities, nor one of copies" do
+      bomb = %(<!DOCTYPE svg [<!ENTITY a "ha"><!ENTITY b "&a;&a;&a;&a;">]>) + svg("<text>&b;</text>")
+      expect { described_class.read(bomb, name: "moor.svg") }.to raise_error(Magpie::Error, /moor.svg declares entities that stand for other entities or for files/)
+      file = %(<!DOCTYPE svg [<!ENTITY a SYSTEM "file:///etc/passwd">]>) + svg("<text>&a;</text>")
+      expect { described_class.read(file) }.to raise_error(Magpie::Error, /declares entities/)
+      copies = (1..12).map { |n| %(<g id="g#{n}">#{%(<use href="#g#{n - 1}"/>) * 8}</g>) }.join
+      expect { read(%(<defs><g id="g0"><rect width="1" height="1"/></g>#{copies}</defs><use href="#g12"/>)) }.to raise_error(Magpie::Error, /copies of copies/)
+    end
+
+    it "replaces plain entities, as old drawings have them, and says so" do
+      artwork = described_class.read(%(<!DOCTYPE svg [<!ENTITY ink "#231F55">]>) + svg('<rect id="r" width="9" height="9" fill="&ink;"/>'))
+      expect(held(artwork)[["r", "fill"]]).to eq "#231F55"
+      expect(artwork.dropped).to eq ["1 text entity, replaced by their text"]
+    end
+
+    it "says what is wrong with what is no drawing" do
+      {"" => /is empty/, "hello" => /is damaged at line 1|is not an SVG/, "<html/>" => /is not an SVG: it begins with <html>/,
+       "<svg><g></svg>" => /is damaged at line 1/, svg("<g>" * 300 + "</g>" * 300) => /nested deeper than 200|damaged/}.each do |text, message|
+        expect { described_class.read(text, name: "moor.svg") }.to raise_error(Magpie::Error, message)
+      end
+    end
+
+    it "survives text that only looks like a mark" do
+      artwork = read('<text> data-part="x" &lt;b></text>')
+      expect(Nokogiri::XML(artwork.flat).errors).to be_empty
+    end
+
+    it "reads other encodings" do
+      text = %(<?xml version="1.0" encoding="ISO-8859-1"?>) + svg("<text>Höhe</text>")
+      expect(described_class.read(text.encode("ISO-8859-1").b).parts.first.label).to eq "“Höhe”"
+      expect(described_class.read(("\uFEFF" + svg("<text>Höhe</text>")).encode("UTF-16LE").b).parts.first.label).to eq "“Höhe”"
+    end
+  end
+
+  describe "rendering" do
+    drawings = Dir[File.expand_path("../files/*.svg", __dir__)] + Dir[File.expand_path("../../db/demo/{poster,badge,dusk_front}.svg", __dir__)]
+
+    drawings.each do |path|
+      it "paints #{File.basename(path)} flat as the original is painted" do
+        original = File.binread(path)
+        expect(difference(original, described_class.read(original).flat)).to be < 0.05
+      end
+    end
+
+    it "has an SVG to compare for each hard thing" do
+      expect(drawings.size).to be >= 6
+    end
+
+    it "links swatches by custom properties, with plain colours for what does not know them" do
+      artwork = described_class.read(File.binread(File.expand_path("../../db/demo/poster.svg", __dir__)))
+      paints = artwork.places.to_h { |place| [[place.part, place.role], place.paint] }
+      paints[["ember_band", "fill"]].swatch = ["ember-sky", "--ember-sky", "Ember sky"]
+      linked = described_class::Rendering.linked(artwork.template, paints)
+      expect(linked).to include("--ember-sky:#E46F58; /* Ember sky */", ".fill-ember-sky{fill:var(--ember-sky)}")
+      expect(linked).to match(/id="ember_band"[^>]* fill="#E46F58"[^>]* class="fill-ember-sky"/)
+      expect(difference(linked, artwork.flat)).to be < 0.05
+      expect(described_class.read(linked).colours).to eq artwork.colours
+    end
+  end
+end

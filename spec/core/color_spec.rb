@@ -1,0 +1,145 @@
+require "json"
+
+RSpec.describe Magpie::Color do
+  def colour(model, *components) = described_class.new(model, components)
+
+  # CSS Color Module Level 4, examples of sections 9 and 10.
+  {
+    "lab(29.2345% 39.3825 20.0664)" => "#7D2329", "lab(52.2345% 40.1645 59.9971)" => "#C65D07",
+    "lab(60.2345% -5.3654 58.956)" => "#9D9318", "lab(62.2345% -34.9638 47.7721)" => "#68A639",
+    "lab(67.5345% -8.6911 -41.6019)" => "#62ACEF", "oklab(40.101% 0.1147 0.0453)" => "#7D2429",
+    "lch(29.2345% 44.2 27)" => "#7D2329", "lch(52.2345% 72.2 56.2)" => "#C65D07", "oklch(40.101% 0.12332 21.555)" => "#7D2329"
+  }.each do |notation, hex|
+    it "turns #{notation} into #{hex}, within one step of eight bits" do
+      difference = described_class.parse(notation).rgb255.zip(described_class.parse(hex).rgb255).map { |a, b| (a - b).abs }
+      expect(difference.max).to be < 1.01
+    end
+  end
+
+  # Ottosson 2020, the table of XYZ and OKLab pairs, three decimals.
+  [[[0.950, 1.0, 1.089], [1.0, 0.0, 0.0]], [[1.0, 0.0, 0.0], [0.450, 1.236, -0.019]],
+    [[0.0, 1.0, 0.0], [0.922, -0.671, 0.263]], [[0.0, 0.0, 1.0], [0.153, -1.415, -0.449]]].each do |xyz, oklab|
+    it "turns XYZ #{xyz.join(" ")} into OKLab #{oklab.join(" ")}" do
+      colour(:xyz_d65, *xyz).in(:oklab).zip(oklab) { |got, expected| expect(got).to be_within(6e-4).of(expected) }
+    end
+  end
+
+  it "knows the published Lab of the primaries and of white" do
+    {"#F00" => [54.29, 80.80, 69.89], "#0F0" => [87.82, -79.27, 80.99], "#00F" => [29.57, 68.30, -112.03], "#FFF" => [100, 0, 0]}.each do |hex, lab|
+      described_class.parse(hex).in(:lab).zip(lab) { |got, expected| expect(got).to be_within(0.02).of(expected) }
+    end
+  end
+
+  it "comes back from every model and from every pair of models within 1e-6" do
+    random = Random.new(11)
+    models = described_class::MODELS.keys - %i[cmyk]
+    200.times do
+      start = colour(:srgb, *Array.new(3) { random.rand })
+      models.each do |model|
+        over = models.sample(random:)
+        start.to(model).to(over).in(:srgb).zip(start.components) { |got, expected| expect(got).to be_within(1e-6).of(expected), "#{start.inspect} by #{model} and #{over}" }
+      end
+    end
+  end
+
+  it "keeps greys grey and their hue at 0" do
+    (0..255).step(17) do |v|
+      grey = described_class.srgb8(v, v, v)
+      expect(grey.in(:hsl).first(2)).to eq [0.0, 0.0]
+      expect(grey.in(:hsb).first(2)).to eq [0.0, 0.0]
+      expect(grey.in(:oklch)[1..]).to eq([grey.in(:oklch)[1], 0.0])
+      expect(grey.in(:oklch)[1]).to be < 1e-6
+    end
+  end
+
+  it "gives the hex of every eight-bit value back" do
+    256.times { |v| expect(described_class.srgb8(v, 255 - v, v / 2).hex).to eq format("#%02X%02X%02X", v, 255 - v, v / 2) }
+  end
+
+  it "carries opacity through conversions and into the hex" do
+    expect(described_class.parse("#E46F5880").to(:oklch).to(:srgb).hex).to eq "#E46F5880"
+  end
+
+  it "is a value" do
+    expect(colour(:hsl, 10, 20, 30)).to eq colour(:hsl, 10, 20, 30)
+    expect({colour(:hsl, 10, 20, 30) => 1}[colour(:hsl, 10, 20, 30)]).to eq 1
+    expect(described_class.from_h(JSON.parse(JSON.generate(colour(:lab, 0.1, 1 / 3.0, -7).to_h)))).to eq colour(:lab, 0.1, 1 / 3.0, -7)
+  end
+
+  it "refuses what is no colour" do
+    expect { colour(:srgb, 1, 2) }.to raise_error(Magpie::Error, /takes 3 numbers, not 2/)
+    expect { colour(:srgb, 1, 2, Float::NAN) }.to raise_error(Magpie::Error, /finite/)
+    expect { colour(:mauve, 1, 2, 3) }.to raise_error(Magpie::Error, /no colour model called mauve/)
+  end
+
+  describe "process inks" do
+    it "print as the press prints them and come back within a step of eight bits" do
+      [[0, 66, 61, 4], [80, 20, 10, 0], [10, 10, 10, 60]].each do |inks|
+        lab = colour(:cmyk, *inks).to(:lab)
+        again = colour(:cmyk, *lab.in(:cmyk)).to(:lab)
+        expect(Magpie::Difference.de2000(lab, again)).to be < 1.5
+      end
+    end
+
+    it "are lightest without ink" do
+      paper, solid = colour(:cmyk, 0, 0, 0, 0).in(:lab)[0], colour(:cmyk, 0, 0, 0, 100).in(:lab)[0]
+      expect(paper).to be > 90
+      expect(solid).to be < 30
+    end
+  end
+end
+
+RSpec.describe Magpie::Gamut do
+  it "leaves what a screen can show alone" do
+    colour = Magpie::Color.parse("#2F8FA3")
+    expect(described_class.to_srgb(colour.to(:oklch)).in(:srgb)).to all(be_between(0, 1))
+    expect(described_class.to_srgb(colour).hex).to eq "#2F8FA3"
+  end
+
+  it "brings colours in with their hue kept and lightness nearly so" do
+    random = Random.new(3)
+    200.times do
+      outside = Magpie::Color.new(:oklch, [random.rand(0.15..0.95), random.rand(0.2..0.4), random.rand(360)])
+      inside = described_class.to_srgb(outside)
+      expect(inside.in(:srgb)).to all(be_between(0, 1))
+      # No further than just noticeable from a colour of the same lightness and hue.
+      lightness, _, hue = outside.components
+      nearest = (0..80).map { |step| Magpie::Difference.ok(inside, Magpie::Color.new(:oklch, [lightness, step * 0.005, hue])) }.min
+      expect(nearest).to be < 0.021
+    end
+  end
+
+  it "gives white and black beyond the ends of lightness" do
+    expect(Magpie::Color.parse("oklch(100% 0.3 20)").hex).to eq "#FFFFFF"
+    expect(Magpie::Color.parse("oklch(0% 0.3 20)").hex).to eq "#000000"
+  end
+end
+
+RSpec.describe Magpie::Contrast do
+  it "gives WCAG's values" do
+    white = Magpie::Color.parse("white")
+    expect(described_class.ratio(white, Magpie::Color.parse("black"))).to be_within(1e-9).of(21)
+    expect(described_class.ratio(white, Magpie::Color.parse("#767676"))).to be_within(0.005).of(4.54)
+  end
+
+  it "chooses the ink that reads better" do
+    [0x231F55, 0xFFCE5C, 0x6E7384, 0x777777, 0x747474].each do |rgb|
+      ground = Magpie::Color.from_rgb24(rgb)
+      better = described_class.ratio(ground, Magpie::Color.parse("black")) > described_class.ratio(ground, Magpie::Color.parse("white")) ? :black : :white
+      expect(described_class.ink_on(ground)).to eq better
+    end
+  end
+end
+
+RSpec.describe Magpie::ColorName do
+  it "names what is near a CSS colour by it and qualifies the rest in plain words" do
+    expect(described_class.suggest(Magpie::Color.parse("rebeccapurple"))).to eq "Rebecca purple"
+    expect(described_class.suggest(Magpie::Color.parse("#1D2432"))).to match(/\A(Deep|Greyish) /)
+    expect(described_class.suggest(Magpie::Color.parse("#FBDEA9"))).not_to be_empty
+  end
+
+  it "finds a name that is free" do
+    expect(described_class.unused("Coral", ["coral", "Coral 2", "Peat"])).to eq "Coral 3"
+    expect(described_class.unused("Coral", [])).to eq "Coral"
+  end
+end

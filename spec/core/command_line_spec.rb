@@ -1,0 +1,80 @@
+require "json"
+require "open3"
+require "stringio"
+require "tmpdir"
+
+RSpec.describe Magpie::CommandLine do
+  def run(*arguments, input: "")
+    output, errors = StringIO.new, StringIO.new
+    status = described_class.new(arguments, input: StringIO.new(input), output:, errors:).run
+    [status, output.string.lines.map { |line| JSON.parse(line) }, errors.string]
+  end
+
+  def file(name, bytes)
+    path = File.join(Dir.mktmpdir, name)
+    File.binwrite(path, bytes)
+    path
+  end
+
+  it "prints a colour in every model" do
+    status, (colour,), _ = run("colour", "#E2705A")
+    expect(status).to eq 0
+    expect(colour.keys).to eq %w[hex srgb hsl hsb lab lch oklab oklch alpha in_srgb name]
+    expect(colour).to include("hex" => "#E2705A", "srgb" => [226.0, 112.0, 90.0], "alpha" => 1.0, "in_srgb" => true)
+    expect(colour["oklch"][2]).to be_within(0.01).of(32.36)
+    expect(run("colour", "color(display-p3 0 1 0)")[1][0]["in_srgb"]).to be false
+  end
+
+  it "prints differences, one or many" do
+    expect(run("difference", "#fff", "#000")[1][0]["de2000"]).to be_within(1e-3).of(100)
+    _, lines, _ = run("difference", "--batch", input: "#fff\t#fff\r\nlab 50 2.6772 -79.7751\tlab 50 0 -82.7485\n\n")
+    expect(lines.map { |line| line["de2000"].round(4) }).to eq [0.0, 2.0425]
+  end
+
+  it "prints a reading" do
+    _, (reading,), _ = run("picture", file("flat.png", flat_picture(20, 20, [226, 112, 90]).pngsave_buffer), "--at", "3,4", "--probe", "11")
+    expect(reading).to include("spread" => 0.0, "verdict" => "even", "at" => [3, 4], "probe" => 11)
+    expect(reading["average"]["hex"]).to eq "#E2705A"
+    expect(reading["most_common"]["hex"]).to eq "#E2705A"
+  end
+
+  it "prints an artwork and writes it flat" do
+    path = File.expand_path("../files/instances.svg", __dir__)
+    out = File.join(Dir.mktmpdir, "flat.svg")
+    _, (artwork,), _ = run("artwork", path, "--flat", out)
+    expect(artwork["parts"]).to eq 14
+    expect(artwork["colours"]).to include("hex" => "#FFCE5C", "places" => 2)
+    expect(Magpie::Artwork.read(File.binread(out)).parts.size).to eq 14
+  end
+
+  it "prints a palette" do
+    _, (palette,), _ = run("palette", file("dusk.tokens.json", '{"sky":{"$type":"color","ember":{"$value":"#e46f58"}},"n":{"$type":"number","$value":1}}'))
+    expect(palette["name"]).to eq "dusk"
+    expect(palette["groups"][0]["swatches"][0]).to include("name" => "ember", "hex" => "#E46F58")
+    expect(palette["notes"].size).to eq 1
+  end
+
+  it "prints one line on standard error and returns 2 for bad input" do
+    {
+      ["colour", "dusky"] => /“dusky” is not a colour/, ["colour"] => /expected a colour notation, found 0 arguments/, ["colours"] => /no such command/,
+      ["difference", "#fff"] => /expected two colour notations, found 1 argument/, ["picture", "/nowhere.png", "--at", "1,1"] => /cannot be read: no such file/,
+      ["picture", "x.png"] => /--at X,Y is missing/, ["picture", "x.png", "--at", "1;1"] => /--at is 1;1/, ["artwork", "--flat"] => /--flat needs a value/,
+      ["artwork", file("a.svg", "<p/>")] => /a.svg is not an SVG/, ["palette", file("p.tokens.json", "{}x")] => /p.tokens.json: it is not valid JSON/
+    }.each do |arguments, message|
+      status, output, errors = run(*arguments)
+      expect([status, output]).to eq [2, []]
+      expect(errors.lines.size).to eq 1
+      expect(errors).to match message
+    end
+    expect(run("difference", "--batch", input: "#fff\t#000\n#fff\n")[2]).to eq "line 2 has 1 notation: expected two, with a tab between\n"
+  end
+
+  it "runs from a shell without the gems that a command does not need" do
+    script = File.expand_path("../../bin/magpie", __dir__)
+    output, status = Open3.capture2({"RUBYOPT" => nil, "BUNDLE_GEMFILE" => nil}, script, "colour", "lab 60.3 42.4 33.2")
+    expect(status.exitstatus).to eq 0
+    expect(JSON.parse(output)["hex"]).to eq "#DE705A"
+    _, errors, status = Open3.capture3({"RUBYOPT" => nil}, script, "colour", "nope")
+    expect([status.exitstatus, errors.lines.size]).to eq [2, 1]
+  end
+end

@@ -1,0 +1,92 @@
+require "json"
+
+RSpec.describe Magpie::Formats::Tokens do
+  def read(text) = Magpie::Formats.read(text, name: "night.tokens.json")
+
+  def read_tree(**tree) = read(JSON.generate(tree))
+
+  def names(result) = result.palette.groups.to_h { |group| [group.name, group.swatches.map { |swatch| [swatch.name, swatch.colour.hex] }] }
+
+  # A palette of awkward names, every model, opacity, notes and an empty group.
+  def random_palette(random)
+    letters = ["Dusk", "sky", ".", "{", "}", "$", "é", "夜", " ", "\"", "/", "~", "&", "🜚", "x" * 60]
+    name = -> { Magpie::Text.name("N" + Array.new(random.rand(1..5)) { letters.sample(random:) }.join) }
+    groups = Array.new(random.rand(1..5)) do |index|
+      swatches = Array.new(random.rand(0..7)) do |at|
+        model = (Magpie::Color::MODELS.keys - %i[cmyk]).sample(random:)
+        colour = Magpie::Color.new(model, Array.new(3) { random.rand(-0.3..1.4) }, [1.0, random.rand].sample(random:))
+        Magpie::Palette::Swatch.new(name: "#{name.call} #{at}", colour:, shared: random.rand < 0.5, note: [nil, "for the tail"].sample(random:), definition: [nil, "hsb 1 2 3"].sample(random:))
+      end
+      Magpie::Palette::Group.new(name: "#{name.call} #{index}", note: [nil, "a ramp"].sample(random:), swatches:)
+    end
+    Magpie::Palette.new(name: name.call, note: [nil, "All of it"].sample(random:), groups:)
+  end
+
+  it "brings back equal what it wrote: groups, names, order, marks, colours to the last bit" do
+    random = Random.new(17)
+    60.times do
+      palette = random_palette(random)
+      result = read(described_class.write(palette))
+      expect(result.palette).to eq palette
+      expect(result.notes - ["there is no colour token in it"]).to be_empty
+    end
+  end
+
+  it "writes what the 2025.10 format says" do
+    swatch = Magpie::Palette::Swatch.new(name: "Ember.sky", colour: Magpie::Color.parse("oklch(0.68 0.14 34 / 0.5)"), shared: true)
+    tree = JSON.parse(described_class.write(Magpie::Palette.new(name: "House", groups: [Magpie::Palette::Group.new(name: "Dusk", swatches: [swatch])])))
+    token = tree["Dusk"]["Ember_sky"]
+    expect(tree["Dusk"]["$type"]).to eq "color"
+    expect(token["$value"]).to include("colorSpace" => "oklch", "components" => [0.68, 0.14, 34.0], "alpha" => 0.5, "hex" => "#e1755c")
+  end
+
+  it "reads what others write: inherited types, nesting, aliases both ways, hex strings, none" do
+    result = read_tree(
+      "sky" => {"$type" => "color", "dusk" => {"$value" => {"colorSpace" => "hsl", "components" => [10, "none", 50]}}, "low" => {"deep" => {"$value" => "#231f55"}}},
+      "brand" => {"main" => {"$value" => "{sky.dusk}"}, "also" => {"$ref" => "#/sky/low/deep", "$type" => "color"}, "lamp" => {"$type" => "color", "$value" => "{brand.main}"}},
+      "space" => {"s" => {"$type" => "dimension", "$value" => {"value" => 4, "unit" => "px"}}}
+    )
+    expect(names(result)).to eq("sky" => [["dusk", "#808080"]], "sky / low" => [["deep", "#231F55"]],
+      "brand" => [["main", "#808080"], ["also", "#231F55"], ["lamp", "#808080"]])
+    expect(result.notes).to eq ["space.s is a dimension, not a colour, skipped"]
+  end
+
+  it "says what it could not read, where, and reads the rest" do
+    result = read_tree("a" => {"$type" => "color", "x" => {"$value" => {"colorSpace" => "mauve", "components" => [1, 1, 1]}},
+      "y" => {"$value" => {"colorSpace" => "srgb", "components" => [1, "wide", 1]}}, "z" => {"$value" => "#fc0"}, "w" => 4})
+    expect(names(result)).to eq("a" => [["z", "#FFCC00"]])
+    expect(result.notes).to match [/a.x: its colour space is “mauve”/, /a.y: a component is "wide": expected a number/, /a.w is neither a token nor a group/]
+  end
+
+  it "refuses aliases that go round in a circle or point at nothing" do
+    circle = {"a" => {"$type" => "color", "$value" => "{b.c}"}, "b" => {"c" => {"$type" => "color", "$value" => "{a}"}}}
+    expect { read(JSON.generate(circle)) }.to raise_error(Magpie::Error, "night.tokens.json: the aliases a → b.c → a go round in a circle")
+    expect { read_tree("a" => {"$type" => "color", "$value" => "{nowhere}"}) }.to raise_error(Magpie::Error, /the alias \{nowhere\} in a points at nothing/)
+  end
+
+  it "says what is wrong with what is no tokens file" do
+    {"" => /is empty/, "colours: red" => /in no format that I read: expected design tokens/, "{\"a\":\n\n tru}" => /is not valid JSON/,
+     "{\"a\":" + "{\"b\":" * 80 + "1" + "}" * 81 => /nested deeper than 60/, "\x00\x01" => /holds a zero byte/}.each do |text, message|
+      expect { read(text) }.to raise_error(Magpie::Error, message)
+    end
+  end
+
+  it "never raises anything but its own error, whatever is cut off or changed" do
+    whole = described_class.write(random_palette(Random.new(2)))
+    random = Random.new(8)
+    300.times do
+      broken = whole.dup
+      random.rand(1..3).times { broken[random.rand(broken.length)] = ["", "{", "\"", "9", "null", "$"].sample(random:) }
+      read(broken[0, random.rand(broken.length)])
+    rescue Magpie::Error => error
+      expect(error.message).to start_with "night.tokens.json"
+    end
+  end
+
+  it "reads other encodings and line ends" do
+    text = JSON.pretty_generate("Dämmerung" => {"$type" => "color", "Glut" => {"$value" => "#e46f58"}}).gsub("\n", "\r\n")
+    [text.encode("UTF-8"), "\uFEFF#{text}", ("\uFEFF" + text).encode("UTF-16LE").b, ("\uFEFF" + text).encode("UTF-16BE").b, text.encode("ISO-8859-1").b].each do |bytes|
+      expect(names(read(bytes.b))).to eq("Dämmerung" => [["Glut", "#E46F58"]])
+    end
+  end
+end
