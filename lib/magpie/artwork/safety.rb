@@ -23,7 +23,16 @@ module Magpie
       def clean_element(node)
         return drop(node) unless Vocabulary::ELEMENTS.include?(node.name)
         node.attribute_nodes.each { |attribute| clean_attribute(node, attribute.name, attribute.value) }
+        settle_switch(node) if node.name == "switch"
         node.name = "g" if node.name == "a"
+      end
+
+      # Only one child of a switch is ever painted: the first that asks for nothing
+      # or for English.
+      def settle_switch(node)
+        chosen = node.element_children.find { |child| child["requiredExtensions"].to_s.empty? && [nil, "en"].include?(child["systemLanguage"]&.[](0, 2)) }
+        node.element_children.each { |child| child.unlink unless child == chosen }
+        node.name = "g"
       end
 
       def drop(node)

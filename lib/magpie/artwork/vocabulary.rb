@@ -7,12 +7,12 @@ module Magpie
 
       SHAPES = words.call("path rect circle ellipse line polyline polygon")
       TEXTS = words.call("text tspan textPath")
-      CONTAINERS = words.call("svg g a switch")
+      CONTAINERS = words.call("svg g a")
       GRADIENTS = words.call("linearGradient radialGradient")
       INKED = words.call("pattern marker") # their contents show their own paint
       HIDDEN = words.call("defs symbol clipPath mask")
       ELEMENTS = (SHAPES + TEXTS + CONTAINERS + GRADIENTS + INKED + HIDDEN + words.call(
-        "stop use image filter style feBlend feColorMatrix feComponentTransfer feComposite feConvolveMatrix
+        "stop use image switch filter style feBlend feColorMatrix feComponentTransfer feComposite feConvolveMatrix
          feDiffuseLighting feDisplacementMap feDistantLight feDropShadow feFlood feFuncA feFuncB feFuncG feFuncR
          feGaussianBlur feMerge feMergeNode feMorphology feOffset fePointLight feSpecularLighting feSpotLight
          feTile feTurbulence"
