@@ -21,4 +21,3 @@ loader.push_dir(File.join(ROOT, "app"))
 loader.ignore(File.join(ROOT, "app/views"))
 loader.collapse(File.join(ROOT, "app/models"), File.join(ROOT, "app/helpers"))
 loader.setup
-loader.eager_load if ENV["APP_ENV"] == "production"

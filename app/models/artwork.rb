@@ -9,10 +9,13 @@ class Artwork < Record
   # {[part key, role] => Magpie::Artwork::Paint}; the block tells what stands in
   # for a place that follows a swatch.
   def paints
-    places.includes(:part, :swatch).to_h do |place|
-      paint = place.paint
-      paint.swatch = yield(place.swatch) if place.swatch && block_given?
-      [[place.part.key, place.role], paint]
+    rows = places.joins(:part).pluck("parts.key", :role, :kind, :colour, :reference, :opacity, :swatch_id)
+    swatches = Swatch.where(id: rows.map(&:last).uniq.compact).index_by(&:id)
+    rows.to_h do |key, role, kind, colour, reference, opacity, swatch_id|
+      swatch = swatches[swatch_id]
+      paint = Magpie::Artwork::Paint.new(kind: kind.to_sym, colour: swatch ? swatch.colour : colour, reference:, opacity:)
+      paint.swatch = yield(swatch) if swatch && block_given?
+      [[key, role], paint]
     end
   end
 
@@ -25,6 +28,9 @@ class Artwork < Record
     names = SwatchNames.new
     Magpie::Artwork::Rendering.linked(drawing, paints { |swatch| names.of(swatch) })
   end
+
+  # {artwork id => number of parts} in one query.
+  def self.part_counts(ids) = Part.where(artwork_id: ids, kind: "part").group(:artwork_id).count
 
   def part_count = parts.where(kind: "part").count
 end

@@ -27,6 +27,8 @@ module Routes
         if @artwork
           @part = @artwork.parts.includes(places: :swatch).find_by(key: params[:part]) if params[:part]
           @linked, @strays = colours_in(@artwork)
+          @others = @artworks.without(@artwork).first(8)
+          @part_counts = Artwork.part_counts([@artwork, *@others].map(&:id))
         end
         place_page "dress", "page"
       end

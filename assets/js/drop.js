@@ -5,6 +5,10 @@ document.addEventListener("change", event => {
   if (event.target.matches("input[type=file][data-submit]") && event.target.files.length) send(event.target.form)
 })
 
+document.addEventListener("change", event => {
+  if (event.target.matches("select[data-submit]")) submit(event.target.form)
+})
+
 document.addEventListener("dragover", event => {
   if (!event.dataTransfer?.types.includes("Files")) return
   event.preventDefault()

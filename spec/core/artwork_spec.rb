@@ -93,7 +93,7 @@ RSpec.describe Magpie::Artwork do
     end
 
     it "says what is wrong with what is no drawing" do
-      {"" => /is empty/, "hello" => /is damaged at line 1|is not an SVG/, "<html/>" => /is not an SVG: it begins with <html>/,
+      {"" => /is empty/, "hello" => /moor.svg is not an SVG: there is no <svg> in it/, "<html><svg/></html>" => /is not an SVG: it begins with <html>/,
        "<svg><g></svg>" => /is damaged at line 1/, svg("<g>" * 300 + "</g>" * 300) => /nested deeper than 200|damaged/}.each do |text, message|
         expect { described_class.read(text, name: "moor.svg") }.to raise_error(Magpie::Error, message)
       end

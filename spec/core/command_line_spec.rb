@@ -59,7 +59,7 @@ RSpec.describe Magpie::CommandLine do
       ["colour", "dusky"] => /“dusky” is not a colour/, ["colour"] => /expected a colour notation, found 0 arguments/, ["colours"] => /no such command/,
       ["difference", "#fff"] => /expected two colour notations, found 1 argument/, ["picture", "/nowhere.png", "--at", "1,1"] => /cannot be read: no such file/,
       ["picture", "x.png"] => /--at X,Y is missing/, ["picture", "x.png", "--at", "1;1"] => /--at is 1;1/, ["artwork", "--flat"] => /--flat needs a value/,
-      ["artwork", file("a.svg", "<p/>")] => /a.svg is not an SVG/, ["palette", file("p.tokens.json", "{}x")] => /p.tokens.json: it is not valid JSON/
+      ["artwork", file("a.svg", "<p/>")] => /a.svg is not an SVG: there is no <svg> in it/, ["palette", file("p.tokens.json", "{}x")] => /p.tokens.json: it is not valid JSON/
     }.each do |arguments, message|
       status, output, errors = run(*arguments)
       expect([status, output]).to eq [2, []]

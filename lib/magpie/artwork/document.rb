@@ -97,6 +97,7 @@ module Magpie
       def trap_error = Error.new("#{@name} declares entities that stand for other entities or for files: that can be a trap, so it is not opened. Save it again without a DOCTYPE")
 
       def parse(text)
+        raise Error, "#{@name} is not an SVG: there is no <svg> in it" unless text.match?(/<([\w-]+:)?svg[\s>\/]/)
         document = Nokogiri::XML::Document.parse(text) { |options| options.recover.nonet }
         error = document.errors.find(&:fatal?)
         raise Error, "#{@name} is damaged at line #{error.line}: #{error.message.sub(/\A[\d:]+ *(FATAL|ERROR): */, "").strip}" if error

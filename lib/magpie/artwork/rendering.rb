@@ -20,12 +20,11 @@ module Magpie
       # For a page: swatches as custom properties, parts marked so that they can be
       # picked, identifiers behind a prefix. A paint's `swatch` is its CSS variable.
       def live(template, paints, prefix:)
-        filled = fill(template, paints) do |key, role, paint|
-          attributes = attributes(role, paint)
-          attributes[ATTRIBUTE[role]] = "var(#{paint.swatch},#{paint.colour.hex})" if paint.swatch
-          attributes[OPACITY[role]] = Rendering.number(paint.opacity) if paint.swatch && paint.opacity < 1
-          attributes.delete(OPACITY[role]) if paint.swatch && paint.opacity >= 1
-          written(attributes)
+        hexes = Hash.new { |known, colour| known[colour] = colour.hex }.compare_by_identity
+        filled = fill(template, paints) do |_, role, paint|
+          next written(attributes(role, paint)) unless paint.swatch
+          # The variable carries the swatch's own opacity, the attribute the place's.
+          written({ATTRIBUTE[role] => "var(#{paint.swatch},#{hexes[paint.colour]})", OPACITY[role] => opacity(paint.opacity)}.compact)
         end
         filled.gsub(Identifiers::MARK, prefix)
       end

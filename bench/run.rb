@@ -1,0 +1,14 @@
+# A cluster as durable as the real one, the measurements, and the cluster down again.
+require_relative "../config/database_cluster"
+
+folder = File.expand_path("../var/bench", __dir__)
+FileUtils.rm_rf(folder)
+FileUtils.mkdir_p(folder)
+cluster = DatabaseCluster.new(File.join(folder, "database"))
+begin
+  url = cluster.start("magpie_bench")
+  status = system({"DATABASE_URL" => url}, "bundle", "exec", "ruby", File.join(__dir__, "measure.rb"))
+ensure
+  cluster.stop
+end
+exit(status ? 0 : 1)

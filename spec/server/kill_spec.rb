@@ -1,0 +1,74 @@
+require "support/screens"
+require "net/http"
+require "socket"
+
+RSpec.describe "A server that is killed in the middle of changes", :screen do
+  let(:port) { TCPServer.open("127.0.0.1", 0) { |server| server.addr[1] } }
+  let(:root) { File.expand_path("../..", __dir__) }
+
+  def start_server
+    pid = spawn({"APP_ENV" => "production", "WEB_CONCURRENCY" => "0"}, "bundle", "exec", "puma", "-C", "config/puma.rb", "-b", "tcp://127.0.0.1:#{port}", chdir: root, out: File::NULL, err: File::NULL)
+    Timeout.timeout(60) { Thread.pass until answering? }
+    pid
+  end
+
+  def answering?
+    Net::HTTP.get_response(URI("http://127.0.0.1:#{port}/health")).is_a?(Net::HTTPOK)
+  rescue SystemCallError
+    false
+  end
+
+  # A visitor with a colour in hand: [cookie, token].
+  def visitor(http)
+    page = http.get("/projects/#{demo.id}/gather")
+    cookie = page["Set-Cookie"][/\A[^;]+/]
+    token = page.body[/name="authenticity_token" value="([^"]+)"/, 1]
+    held = http.post("/projects/#{demo.id}/hand", URI.encode_www_form(authenticity_token: token, notation: "#52A3CC"), "Cookie" => cookie)
+    [held["Set-Cookie"] ? held["Set-Cookie"][/\A[^;]+/] : cookie, token]
+  end
+
+  # Keeps colour after colour until the server is gone.
+  # @return [Array<String>] names that the server confirmed
+  def keep_until_killed(group, enough)
+    confirmed = []
+    Net::HTTP.start("127.0.0.1", port) do |http|
+      cookie, token = visitor(http)
+      loop do
+        name = "Kept #{confirmed.size}"
+        answer = http.post("/projects/#{demo.id}/keep", URI.encode_www_form(authenticity_token: token, group: group.id, name:), "Cookie" => cookie)
+        raise "not kept: #{answer.code}" unless answer.code == "303"
+        confirmed << name
+        enough << true if confirmed.size == 25
+      end
+    end
+  rescue SystemCallError, EOFError, Net::HTTPBadResponse
+    confirmed
+  end
+
+  it "loses nothing that was confirmed and leaves nothing half done" do
+    group = Group.create!(palette: demo.palettes.first, name: "Under fire", position: 9)
+    pid = start_server
+    enough = Queue.new
+    keeper = Thread.new { keep_until_killed(group, enough) }
+    enough.pop
+    Process.kill("KILL", pid)
+    Process.wait(pid)
+    confirmed = keeper.value
+
+    kept = group.swatches.reload.map(&:name)
+    changes = RecordedChange.where(project: demo).pluck(:words)
+    expect(confirmed.size).to be >= 25
+    expect(confirmed - kept).to be_empty
+    expect(kept.size - confirmed.size).to be_between(0, 1) # the last may be kept without its answer
+    expect(changes).to match_array(kept.map { |name| "Kept #{name} in Under fire" })
+
+    # A server started again goes on from there.
+    pid = start_server
+    expect(Net::HTTP.get(URI("http://127.0.0.1:#{port}/projects/#{demo.id}/palettes"))).to include(confirmed.last)
+    kept.size.times { undo(demo) }
+    expect(group.swatches.reload).to be_empty
+  ensure
+    Process.kill("KILL", pid) if pid
+    Process.wait(pid) if pid
+  end
+end
