@@ -29,7 +29,7 @@ module Bench
 
   def print_table
     puts "| What | Median | Promised | Ratio |", "| --- | --: | --: | --- |"
-    ROWS.each { |cells| puts "| #{cells.map(&:to_s).join(" | ")} |" }
+    ROWS.each { |cells| puts "| #{cells.join(" | ")} |" }
   end
 
   # A swatch that is followed in every one of its artworks.

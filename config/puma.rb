@@ -7,6 +7,8 @@ threads 1, Integer(ENV.fetch("THREADS", "5"))
 preload_app!
 silence_single_worker_warning
 quiet
-before_fork { # connections must not be shared by workers
-   ActiveRecord::Base.connection_pool.disconnect! if defined?(ActiveRecord::Base)
-} if Integer(ENV.fetch("WEB_CONCURRENCY", "2")) > 0
+if Integer(ENV.fetch("WEB_CONCURRENCY", "2")) > 0
+  before_fork { # connections must not be shared by workers
+    ActiveRecord::Base.connection_pool.disconnect! if defined?(ActiveRecord::Base)
+  }
+end

@@ -37,7 +37,7 @@ module Demo
       light = cloud(WIDTH, HEIGHT, [800, 400], 91)
       image = drawing("brass").colourspace(:srgb).extract_band(0, n: 3)
       image = tint(image, light, [250, 205, 120], 0.28)
-      grain((image + brushed), 1.6).pngsave_buffer(compression: 9)
+      grain(image + brushed, 1.6).pngsave_buffer(compression: 9)
     end
 
     def drawing(name)

@@ -16,7 +16,7 @@ module Magpie
 
     # @return [String] such as "Coral" or "Deep coral"
     def suggest(color)
-      name, reference, difference = nearest(color, entries)
+      name, _, difference = nearest(color, entries)
       unless difference < NEAR
         name, reference, = nearest(color, plain_entries)
         name = [qualifier(color, reference), name].compact.join(" ")

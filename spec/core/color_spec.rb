@@ -34,7 +34,7 @@ RSpec.describe Magpie::Color do
     random = Random.new(11)
     models = described_class::MODELS.keys - %i[cmyk]
     200.times do
-      start = colour(:srgb, *Array.new(3) { random.rand })
+      start = colour(:srgb, Array.new(3) { random.rand })
       models.each do |model|
         over = models.sample(random:)
         start.to(model).to(over).in(:srgb).zip(start.components) { |got, expected| expect(got).to be_within(1e-6).of(expected), "#{start.inspect} by #{model} and #{over}" }
@@ -125,7 +125,7 @@ RSpec.describe Magpie::Contrast do
   it "chooses the ink that reads better" do
     [0x231F55, 0xFFCE5C, 0x6E7384, 0x777777, 0x747474].each do |rgb|
       ground = Magpie::Color.from_rgb24(rgb)
-      better = described_class.ratio(ground, Magpie::Color.parse("black")) > described_class.ratio(ground, Magpie::Color.parse("white")) ? :black : :white
+      better = (described_class.ratio(ground, Magpie::Color.parse("black")) > described_class.ratio(ground, Magpie::Color.parse("white"))) ? :black : :white
       expect(described_class.ink_on(ground)).to eq better
     end
   end

@@ -1,6 +1,6 @@
 RSpec.describe Magpie::Difference do
   # Sharma, Wu, Dalal 2005, table 1: Lab of one, Lab of the other, ΔE00.
-  PAIRS = [
+  pairs = [
     [50.0000, 2.6772, -79.7751, 50.0000, 0.0000, -82.7485, 2.0425], [50.0000, 3.1571, -77.2803, 50.0000, 0.0000, -82.7485, 2.8615],
     [50.0000, 2.8361, -74.0200, 50.0000, 0.0000, -82.7485, 3.4412], [50.0000, -1.3802, -84.2814, 50.0000, 0.0000, -82.7485, 1.0000],
     [50.0000, -1.1848, -84.8006, 50.0000, 0.0000, -82.7485, 1.0000], [50.0000, -0.9009, -85.5211, 50.0000, 0.0000, -82.7485, 1.0000],
@@ -21,8 +21,8 @@ RSpec.describe Magpie::Difference do
   ].freeze
 
   it "gives Sharma's 34 published values to 1e-4, both ways round" do
-    expect(PAIRS.size).to eq 34
-    PAIRS.each do |*numbers, expected|
+    expect(pairs.size).to eq 34
+    pairs.each do |*numbers, expected|
       one, two = numbers.each_slice(3).map { |lab| Magpie::Color.new(:lab, lab) }
       expect(described_class.de2000(one, two)).to be_within(1e-4).of(expected)
       expect(described_class.de2000(two, one)).to be_within(1e-4).of(expected)

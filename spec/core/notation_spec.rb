@@ -1,6 +1,6 @@
 RSpec.describe Magpie::Notation do
   # Written form => the colour on a screen.
-  GOOD = {
+  good = {
     "#E2705A" => "#E2705A", "e2705a" => "#E2705A", "#FC0" => "#FFCC00", "fc08" => "#FFCC0088", "#E2705A80" => "#E2705A80",
     "255 251 161" => "#FFFBA1", "255, 251, 161" => "#FFFBA1", "r255 g251 b161" => "#FFFBA1", "R: 255, G: 251, B: 161" => "#FFFBA1",
     "rgb(226 112 90)" => "#E2705A", "rgb(226,112,90)" => "#E2705A", "RGBA(226, 112, 90, .5)" => "#E2705A80", "rgb(226 112 90 / 50%)" => "#E2705A80",
@@ -13,12 +13,12 @@ RSpec.describe Magpie::Notation do
     "  #e2705a;  " => "#E2705A", "rgb(2.26e2 112 90)" => "#E2705A"
   }.freeze
 
-  GOOD.each do |text, hex|
+  good.each do |text, hex|
     it("reads #{text}") { expect(described_class.parse(text).hex).to eq hex }
   end
 
   # Bad form => what its message must say.
-  BAD = {
+  bad = {
     "" => /nothing was given/, "dusk" => /“dusk” is not a colour that I know: expected a colour such as/, "#12345" => /not a hex colour: expected # and 3, 4, 6 or 8/,
     "rgb(300 0 0)" => /red is 300: expected 0 to 255/, "rgb(0 -1 0)" => /green is -1: expected 0 to 255/, "rgb(0 0 120%)" => /blue is 120%: expected 0% to 100%/,
     "hsl(10 70)" => /2 numbers: expected 3, hue, saturation and lightness/, "hsl(10 120% 5%)" => /saturation is 120%/, "rgb(1 2 3 / 2)" => /opacity is 2: expected 0 to 1/,
@@ -28,7 +28,7 @@ RSpec.describe Magpie::Notation do
     "cmyk 0 66 61" => /3 numbers: expected 4, cyan, magenta, yellow and black/, "x" * 300 => /at most 200 characters/
   }.freeze
 
-  BAD.each do |text, message|
+  bad.each do |text, message|
     it("refuses #{text[0, 30].inspect} with a reason") { expect { described_class.parse(text) }.to raise_error(Magpie::Error, message) }
   end
 
@@ -38,7 +38,7 @@ RSpec.describe Magpie::Notation do
 
   it "never raises anything but its own error" do
     random = Random.new(42)
-    pieces = %w[rgb hsl ( ) , / # % deg none e + - . 0 12 300 \u00B0 turn color srgb cmyk ff red] + [" ", "\0", "\xFF".dup.force_encoding("UTF-8")]
+    pieces = %w[rgb hsl ( ) , / # % deg none e + - . 0 12 300 \u00B0 turn color srgb cmyk ff red] + [" ", "\0", (+"\xFF").force_encoding("UTF-8")]
     10_000.times do
       text = Array.new(random.rand(1..9)) { pieces.sample(random:) }.join
       described_class.parse(text)

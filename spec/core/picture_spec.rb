@@ -1,9 +1,9 @@
 require "tmpdir"
 
 RSpec.describe Magpie::Picture do
-  def linear(value) = value <= 0.04045 ? value / 12.92 : ((value + 0.055) / 1.055)**2.4
+  def linear(value) = (value <= 0.04045) ? value / 12.92 : ((value + 0.055) / 1.055)**2.4
 
-  def encoded(value) = value <= 0.0031308 ? value * 12.92 : 1.055 * value**(1 / 2.4) - 0.055
+  def encoded(value) = (value <= 0.0031308) ? value * 12.92 : 1.055 * value**(1 / 2.4) - 0.055
 
   def read(image, **options) = described_class.read(image.pngsave_buffer(**options))
 

@@ -53,7 +53,7 @@ RSpec.describe Magpie::Formats::Tokens do
 
   it "says what it could not read, where, and reads the rest" do
     result = read_tree("a" => {"$type" => "color", "x" => {"$value" => {"colorSpace" => "mauve", "components" => [1, 1, 1]}},
-      "y" => {"$value" => {"colorSpace" => "srgb", "components" => [1, "wide", 1]}}, "z" => {"$value" => "#fc0"}, "w" => 4})
+                               "y" => {"$value" => {"colorSpace" => "srgb", "components" => [1, "wide", 1]}}, "z" => {"$value" => "#fc0"}, "w" => 4})
     expect(names(result)).to eq("a" => [["z", "#FFCC00"]])
     expect(result.notes).to match [/a.x: its colour space is “mauve”/, /a.y: a component is "wide": expected a number/, /a.w is neither a token nor a group/]
   end

@@ -8,6 +8,13 @@ module Magpie
       PAINTS = %w[fill stroke fill-opacity stroke-opacity].freeze
       BLACK = Paint.new(kind: :colour, colour: Color.from_rgb24(0), opacity: 1.0)
 
+      # "0.5" or "50%", 1 where it cannot be read.
+      def self.opacity(text)
+        number = Float(text.to_s.strip.delete_suffix("%"), exception: false) or return 1.0
+        number /= 100 if text.strip.end_with?("%")
+        number.clamp(0.0, 1.0)
+      end
+
       attr_reader :parts, :places
 
       def initialize(root)
@@ -117,13 +124,6 @@ module Magpie
         @parts << part
         @places << Place.new(part: part.key, role: "stop", paint:)
         node["data-part"] = part.key
-      end
-
-      # "0.5" or "50%", 1 where it cannot be read.
-      def self.opacity(text)
-        number = Float(text.to_s.strip.delete_suffix("%"), exception: false) or return 1.0
-        number /= 100 if text.strip.end_with?("%")
-        number.clamp(0.0, 1.0)
       end
     end
   end

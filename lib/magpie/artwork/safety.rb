@@ -2,6 +2,12 @@ module Magpie
   class Artwork
     # Leaves nothing in a tree that runs, loads or points outside of it.
     class Safety
+      # True when text has no address but #fragments. CSS escapes could hide one.
+      def self.local?(value)
+        return false if value.match?(/javascript:|expression\s*\(|@import|\\[0-9a-f]/i)
+        value.scan(/url\(\s*["']?\s*([^)"']*)/i).all? { |(target)| target.start_with?("#") }
+      end
+
       def initialize(root, dropped)
         @root = root
         @dropped = dropped
@@ -58,12 +64,6 @@ module Magpie
         return if node.name == "a"
         @dropped.add((node.name == "image") ? "external image" : "#{node.name} that points outside the file", node)
         node.unlink if %w[image use].include?(node.name)
-      end
-
-      # True when text has no address but #fragments. CSS escapes could hide one.
-      def self.local?(value)
-        return false if value.match?(/javascript:|expression\s*\(|@import|\\[0-9a-f]/i)
-        value.scan(/url\(\s*["']?\s*([^)"']*)/i).all? { |(target)| target.start_with?("#") }
       end
     end
   end

@@ -120,7 +120,7 @@ module Magpie
         def resolved_type(node)
           path = target_of(node)
           seen = [path]
-          types = ->(steps) { steps.reduce([@tree, @tree["$type"]]) { |(each, type), key| each.is_a?(Hash) && each[key].is_a?(Hash) ? [each[key], each[key]["$type"] || type] : [nil, type] } }
+          types = ->(steps) { steps.reduce([@tree, @tree["$type"]]) { |(each, type), key| (each.is_a?(Hash) && each[key].is_a?(Hash)) ? [each[key], each[key]["$type"] || type] : [nil, type] } }
           found, type = types.call(path)
           while type.nil? && token?(found) && (path = target_of(found)) && !seen.include?(path)
             seen << path
