@@ -20,6 +20,7 @@ class App < Sinatra::Base
   set :raise_errors, false
   set :dump_errors, true
 
+  use ConnectionRelease
   use Rack::Session::Cookie, key: "magpie", secret: Setting.fetch("session_secret") { SecureRandom.hex(64) }, same_site: :lax, httponly: true, expire_after: 31_536_000
   use Rack::Protection::AuthenticityToken
   use Rack::Protection::RemoteToken

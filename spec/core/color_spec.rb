@@ -34,7 +34,7 @@ RSpec.describe Magpie::Color do
     random = Random.new(11)
     models = described_class::MODELS.keys - %i[cmyk]
     200.times do
-      start = colour(:srgb, Array.new(3) { random.rand })
+      start = described_class.new(:srgb, Array.new(3) { random.rand })
       models.each do |model|
         over = models.sample(random:)
         start.to(model).to(over).in(:srgb).zip(start.components) { |got, expected| expect(got).to be_within(1e-6).of(expected), "#{start.inspect} by #{model} and #{over}" }

@@ -88,7 +88,10 @@ RSpec.configure do |config|
   config.include Capybara::DSL, :screen
   config.include Capybara::RSpecMatchers, :screen
   config.include ScreenSupport, :screen
-  config.after(:each, :screen) { Capybara.reset_sessions! }
+  config.after(:each, :screen) do
+    Capybara.reset_sessions!
+    Demo.clear
+  end
   config.before(:each, :screen) do
     Demo.clear
     Demo.load
