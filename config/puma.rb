@@ -4,6 +4,7 @@ rackup File.join(ROOT_FOLDER, "config.ru")
 environment ENV.fetch("APP_ENV", "production")
 workers Integer(ENV.fetch("WEB_CONCURRENCY", "2"))
 threads 1, Integer(ENV.fetch("THREADS", "5"))
+http_content_length_limit 256 * 1024 * 1024 # told before a byte is read
 preload_app!
 silence_single_worker_warning
 quiet

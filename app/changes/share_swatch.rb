@@ -10,7 +10,7 @@ module Changes
 
     def make
       update(@swatch, shared: true)
-      ids = Candidates.new(@swatch).places.where(id: @place_ids).ids
+      ids = Candidates.of(@swatch).places.where(id: @place_ids).ids
       raise Magpie::Error, "#{count((@place_ids - ids).size, "place")} no longer holds that colour. Look at the list again" unless (@place_ids - ids).empty?
       update_all(Place, ids, swatch_id: @swatch.id, colour: nil, hex: nil)
       @linked = ids.size

@@ -12,7 +12,7 @@ module PageHelpers
   # A swatch of the project's palettes.
   def swatch(id) = Swatch.joins(group: {palette: :uses}).readonly(false).find_by!(id: number(id), uses: {project_id: project.id})
 
-  def hand = @hand ||= Hand.create_or_find_by!(project:, visitor:)
+  def hand = @hand ||= Hand.find_by(project:, visitor:) || Hand.create_or_find_by!(project:, visitor:)
 
   # Who this is: a random mark in the session, since the hand is a person's own.
   def visitor = session[:visitor] ||= SecureRandom.hex(8)
@@ -49,9 +49,6 @@ module PageHelpers
 
   def token = %(<input type="hidden" name="authenticity_token" value="#{Rack::Protection::AuthenticityToken.token(session)}">)
 
-  # A form that posts: the token and hidden fields, then the block.
-  def h(text) = Rack::Utils.escape_html(text)
-
   def count(number, word) = Magpie::Text.count(number, word)
 
   def place_page(place, view)
@@ -64,6 +61,34 @@ module PageHelpers
   def uploads(field)
     Array(params[field]).flat_map { |file| file.is_a?(Hash) ? [file] : [] }.select { |file| file[:tempfile] }
       .map { |file| [Magpie::Text.name(file[:filename].to_s.dup.force_encoding("UTF-8")), file[:tempfile].read.b] }
+  end
+
+  # Brings uploaded files in one by one, so that a bad one does not keep the others out.
+  # @param change [Class] takes name: and bytes:
+  # @return [[records], [messages]]
+  def bring_in(change)
+    files = uploads(:files)
+    raise Magpie::Error, "No file came in. Choose one or more" if files.empty?
+    came, failed = [], []
+    files.each do |name, bytes|
+      came << change.perform(project, name:, bytes:)
+    rescue Magpie::Error => error
+      failed << error.message
+    end
+    [came, failed]
+  end
+
+  # What became of them, in words, and on to the last; back where nothing came in.
+  def tell_what_came(sentences, failed, path)
+    tell [*failed, *sentences].join(". "), failed.any? ? :wrong : :done
+    path ? redirect(to(path), 303) : go_back
+  end
+
+  # On to where the form says, if that lies in this project.
+  def go_on(otherwise = nil)
+    path = params[:to].to_s
+    return redirect(to(path), 303) if path.start_with?("/projects/#{project.id}/")
+    otherwise ? redirect(to(otherwise), 303) : go_back
   end
 
   # A fragment's version, so that browsers fetch styles and scripts anew after an update.

@@ -2,6 +2,10 @@
 # project that uses its palette. "Exactly" is what a screen shows: eight bits and
 # opacity.
 class Candidates
+  class << self
+    alias_method :of, :new
+  end
+
   def initialize(swatch) = @swatch = swatch
 
   def places

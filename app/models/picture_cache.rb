@@ -31,16 +31,18 @@ module PictureCache
     temporary = File.join(folder, "#{Process.pid}-#{Thread.current.object_id}-#{File.basename(path)}")
     yield temporary
     File.rename(temporary, path)
-    make_room
+    make_room(path)
   ensure
     File.delete(temporary) if temporary && File.exist?(temporary)
   end
 
-  def make_room
+  # @param keep [String] the file that is wanted right now
+  def make_room(keep = nil)
     files = Dir.glob(File.join(folder, "*")).filter_map { |path| [path, File.stat(path)] if File.exist?(path) }
     total = files.sum { |_, stat| stat.size }
     files.sort_by { |_, stat| stat.atime }.each do |path, stat|
       break if total <= LARGEST_BYTES
+      next if path == keep
       FileUtils.rm_f(path)
       total -= stat.size
     end

@@ -12,6 +12,15 @@ module Routes
         [linked, strays].zip([:swatch, :hex]).map { |list, by| list.group_by(&by).transform_values { |held| held.map(&:part_id).uniq.size }.sort_by { |_, parts| -parts } }
       end
 
+      # How many parts came in, and what was left out of the files.
+      def what_came(artworks)
+        return [] if artworks.empty?
+        dropped = artworks.flat_map { |each| each.dropped.map { |line| "#{each.name}, #{line}" } }
+        left_out = "Left out: #{dropped.first(6).join("; ")}#{" and #{dropped.size - 6} more" if dropped.size > 6}" if dropped.any?
+        ["Brought in #{Magpie::Text.list(artworks.map { |each| "#{each.name}, #{count(each.part_count, "part")}" })}", left_out].compact
+      end
+
+      # [the nearest swatch, ΔE00], nil where there is none.
       def stray_near(hex)
         colour = Magpie::Color.parse(hex)
         groups.flat_map(&:swatches).map { |each| [each, Magpie::Difference.de2000(colour, each.colour)] }.min_by(&:last)
@@ -34,18 +43,8 @@ module Routes
       end
 
       app.post("/projects/:project/artworks") do
-        files = uploads(:files)
-        raise Magpie::Error, "No file came in. Choose an SVG" if files.empty?
-        came, failed = [], []
-        files.each do |name, bytes|
-          came << Changes::BringInArtwork.perform(project, name:, bytes:)
-        rescue Magpie::Error => error
-          failed << error.message
-        end
-        dropped = came.flat_map { |each| each.dropped.map { |line| "#{each.name}, #{line}" } }
-        tell [*failed, ("Brought in #{Magpie::Text.list(came.map { |each| "#{each.name}, #{count(each.part_count, "part")}" })}" if came.any?),
-          ("Left out: #{dropped.first(6).join("; ")}#{" and #{dropped.size - 6} more" if dropped.size > 6}" if dropped.any?)].compact.join(". "), failed.any? ? :wrong : :done
-        came.any? ? redirect(to(at("dress", artwork: came.last.id)), 303) : go_back
+        came, failed = bring_in(Changes::BringInArtwork)
+        tell_what_came(what_came(came), failed, came.any? && at("dress", artwork: came.last.id))
       end
 
       app.post("/projects/:project/artworks/:artwork/dress") do

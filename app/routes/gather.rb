@@ -25,16 +25,9 @@ module Routes
       end
 
       app.post("/projects/:project/sources") do
-        files = uploads(:files)
-        raise Magpie::Error, "No file came in. Choose one or more pictures" if files.empty?
-        came, failed = [], []
-        files.each do |name, bytes|
-          came << Changes::BringInSource.perform(project, name:, bytes:)
-        rescue Magpie::Error => error
-          failed << error.message
-        end
-        tell [*failed, ("Brought in #{Magpie::Text.list(came.map(&:name))}" if came.any?)].compact.join(". "), failed.any? ? :wrong : :done
-        came.any? ? redirect(to(at("gather", source: came.last.id)), 303) : go_back
+        came, failed = bring_in(Changes::BringInSource)
+        sentences = ["Brought in #{Magpie::Text.list(came.map(&:name))}"] if came.any?
+        tell_what_came(sentences, failed, came.any? && at("gather", source: came.last.id))
       end
 
       app.post("/projects/:project/sources/:source/readings") do

@@ -10,7 +10,7 @@ module Routes
           Hand::Content.new(name: Magpie::ColorName.suggest(colour), colour:)
         end
         hand.hold(content)
-        params[:to].to_s.start_with?("/projects/#{project.id}/") ? redirect(to(params[:to]), 303) : go_back
+        go_on
       end
 
       app.post("/projects/:project/hand/swap") do

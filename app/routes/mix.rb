@@ -45,7 +45,7 @@ module Routes
         changed = Changes::ChangeSwatch.perform(project, swatch: swatch(params[:swatch]), colour:, definition: Magpie::Text.name(params[:notation]), before: params[:before].to_s)
         places = Swatch.reach(changed.id).values.sum
         tell "#{changed.name} is #{changed.hex} now#{", in #{count(places, "place")}" if changed.shared}"
-        params[:to].to_s.start_with?("/projects/#{project.id}/") ? redirect(to(params[:to]), 303) : go_back
+        go_on
       end
     end
   end

@@ -25,7 +25,7 @@ module Routes
         places = Array(params[:places]).map { |id| number(id) }
         Changes::ShareSwatch.perform(project, swatch: shared, place_ids: places)
         tell "#{shared.name} is shared now and reaches #{count(Swatch.reach(shared.id).values.sum, "place")}"
-        redirect to(params[:to].to_s.start_with?("/projects/#{project.id}/") ? params[:to] : at("palettes", swatch: shared.id)), 303
+        go_on at("palettes", swatch: shared.id)
       end
     end
   end

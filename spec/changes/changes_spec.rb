@@ -50,7 +50,7 @@ RSpec.describe Changes do
   describe Changes::ShareSwatch do
     it "links the places that are ticked and leaves the others" do
       swatch = keep(project, "Lamp", "#FFCE5C")
-      stars = Candidates.new(swatch).places
+      stars = Candidates.of(swatch).places
       poster
       expect(stars.reload.count).to eq 8
       ticked = stars.first(3).map(&:id)
@@ -58,7 +58,7 @@ RSpec.describe Changes do
       expect(Place.where(swatch:).ids).to match_array ticked
       expect(Swatch.reach([swatch.id])).to eq(swatch.id => 3)
       undo(project)
-      expect([swatch.reload.shared, Place.where(swatch:).count, Candidates.new(swatch).places.count]).to eq [false, 0, 8]
+      expect([swatch.reload.shared, Place.where(swatch:).count, Candidates.of(swatch).places.count]).to eq [false, 0, 8]
     end
 
     it "refuses a place that holds another colour by now" do
@@ -73,7 +73,7 @@ RSpec.describe Changes do
     it "writes one swatch, however many places follow it" do
       swatch = keep(project, "Lamp", "#FFCE5C")
       poster
-      Changes::ShareSwatch.perform(project, swatch:, place_ids: Candidates.new(swatch).places.ids)
+      Changes::ShareSwatch.perform(project, swatch:, place_ids: Candidates.of(swatch).places.ids)
       statements = []
       subscriber = ActiveSupport::Notifications.subscribe("sql.active_record") { |*, payload| statements << payload[:sql] if payload[:sql].match?(/\A\s*(UPDATE|INSERT|DELETE)/) }
       described_class.perform(project, swatch:, colour: hex("hsb 200 60 80"), definition: "hsb 200 60 80", before: "#FFCE5C")

@@ -9,11 +9,14 @@ module Magpie
       Declaration = Struct.new(:property, :value, :rank)
       IDS, CLASSES, TYPES = /#[\w-]+/, /\.[\w-]+|\[[^\]]*\]|:(?!:)[\w-]+/, /(?:^|[\s>+~])[a-zA-Z][\w-]*/
 
+      MOST_SELECTORS = 5_000
+
       def initialize(root, dropped)
         @root = root
         @dropped = dropped
         @declared = Hash.new { |hash, node| hash[node] = [] }
         @order = 0
+        @selectors = 0
       end
 
       def apply
@@ -45,6 +48,7 @@ module Magpie
 
       def add_rule(rule, sheet)
         rule[:selector][:value].split(",").map(&:strip).each do |selector|
+          raise Error, "its style sheets have more than #{MOST_SELECTORS} selectors" if (@selectors += 1) > MOST_SELECTORS
           matches(selector).each { |node| add(node, rule[:children], specificity(selector), sheet) }
         rescue Nokogiri::CSS::SyntaxError, Nokogiri::XML::XPath::SyntaxError
           @dropped.add("rules for “#{selector}”", sheet)

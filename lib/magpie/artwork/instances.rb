@@ -13,7 +13,8 @@ module Magpie
 
       # @raise [Magpie::Error] when copies of copies make the artwork too large
       def expand
-        originals = @root.xpath("//*[@id]").to_h { |node| [node["id"], node.dup] }
+        used = @root.xpath("//use/@href").to_h { |href| [href.value.delete_prefix("#"), true] }
+        originals = @root.xpath("//*[@id]").select { |node| used[node["id"]] }.to_h { |node| [node["id"], node.dup] }
         # A clipPath may hold no group, so what it uses stays used; it paints nothing.
         @root.xpath("//use[not(ancestor::clipPath)]").each { |use| expand_one(use, originals, []) }
         @root.xpath("//symbol").each { |symbol| symbol.name = "defs" }

@@ -1,0 +1,119 @@
+require "tmpdir"
+
+RSpec.describe "What the tables hold" do
+  let(:project) { new_project }
+
+  describe Blob do
+    it "keeps the same bytes once, whoever brings them" do
+      first = described_class.keep("\x00\xFFnight".b, "image/png")
+      expect(described_class.keep("\x00\xFFnight".b, "image/png")).to eq first
+      expect(described_class.where(sha256: first).count).to eq 1
+      expect(described_class.bytes(first)).to eq "\x00\xFFnight".b
+    end
+  end
+
+  describe Setting do
+    it "is made once" do
+      made = Array.new(3) { |n| described_class.fetch("door_code") { "made #{n}" } }
+      expect(made.uniq).to eq ["made 0"]
+    end
+  end
+
+  describe Swatch do
+    it "keeps every model's numbers exactly, with what a screen shows beside them" do
+      colour = Magpie::Color.new(:lab, [1 / 3.0, -12.123456789012345, 40], 0.2)
+      kept = Changes::KeepColour.perform(project, group: project.groups.first, name: "Odd", colour:)
+      again = described_class.find(kept.id)
+      expect(again.colour).to eq colour
+      expect(again.hex).to eq colour.hex
+    end
+
+    it "counts its reach in artworks that stand" do
+      lamp = keep(project, "Lamp", "#FFCE5C")
+      bring_in_poster(project)
+      Changes::ShareSwatch.perform(project, swatch: lamp, place_ids: Candidates.of(lamp).places.ids)
+      expect(described_class.reach([lamp.id])).to eq(lamp.id => 8)
+      project.artworks.first.update!(removed_at: Time.now)
+      expect(described_class.reach([lamp.id])).to eq({})
+    end
+  end
+
+  describe Candidates do
+    it "finds the same eight bits in every project that uses the palette, and no near miss" do
+      ember = keep(project, "Ember", "oklch(0.675 0.1512 32.6)")
+      expect(ember.hex).to match(/\A#E4(6F|70)5[789]\z/)
+      other = new_project("Star trail")
+      svg = ->(hex) { %(<svg xmlns="http://www.w3.org/2000/svg" width="9" height="9"><rect id="r" width="9" height="9" fill="#{hex}"/></svg>) }
+      Changes::BringInArtwork.perform(other, name: "one.svg", bytes: svg.call(ember.hex))
+      near = ember.hex.sub(/.\z/) { |digit| (digit.hex ^ 1).to_s(16) }
+      Changes::BringInArtwork.perform(other, name: "two.svg", bytes: svg.call(near))
+      expect(described_class.of(ember).places).to be_empty
+      Use.create!(project: other, palette: ember.group.palette, position: 2)
+      expect(described_class.of(ember).by_artwork.transform_keys(&:name).transform_values(&:size)).to eq("One" => 1)
+    end
+  end
+
+  describe Hand do
+    let(:hand) { described_class.create!(project:, visitor: "one") }
+
+    def hold(text) = hand.hold(Hand::Content.new(name: text, colour: hex(text)))
+
+    it "holds one colour and remembers the one before" do
+      hold("#111")
+      expect(hand.content(:before)).to be_nil
+      hold("#222")
+      hold("#222")
+      expect([hand.content.hex, hand.content(:before).hex]).to eq %w[#222222 #111111]
+      hand.swap
+      expect([hand.content.hex, hand.content(:before).hex]).to eq %w[#111111 #222222]
+    end
+
+    it "shows a swatch as it is now, and its colour once it is gone" do
+      lamp = keep(project, "Lamp", "#FFCE5C")
+      hand.hold(Hand::Content.of_swatch(lamp))
+      Changes::ChangeSwatch.perform(project, swatch: lamp, colour: hex("#52A3CC"), definition: "", before: "#FFCE5C")
+      expect(hand.reload.content.hex).to eq "#52A3CC"
+      undo(project)
+      undo(project)
+      expect([hand.reload.content.hex, hand.content.swatch_id]).to eq ["#FFCE5C", nil]
+    end
+  end
+
+  describe PictureCache do
+    it "is made again from the bytes when it is deleted, and keeps to its size" do
+      source = Changes::BringInSource.perform(project, name: "Dusk.png", bytes: noise_picture(30, 20, [90, 60, 120], 8).pngsave_buffer)
+      reading = source.picture.at(10, 10)
+      FileUtils.rm_rf(described_class.folder)
+      expect(source.picture.at(10, 10)).to eq reading
+      expect(File.binread(described_class.thumbnail(source.sha256, source.name, 60, 40))).to start_with("\xFF\xD8".b)
+      stub_const("PictureCache::LARGEST_BYTES", 10)
+      described_class.make_room
+      expect(Dir.glob(File.join(described_class.folder, "*"))).to be_empty
+      expect(source.picture.at(10, 10)).to eq reading
+    end
+  end
+
+  describe SwatchNames do
+    it "gives each swatch a CSS name of its own" do
+      names = described_class.new
+      one, two, same = keep(project, "Ember sky", "#E46F58"), keep(project, "Ember-sky!", "#E2705A"), keep(project, "夜", "#000")
+      expect(names.of(one)).to eq ["ember-sky", "--ember-sky", "Ember sky"]
+      expect(names.of(two).first).to eq "ember-sky-#{two.id}"
+      expect(names.of(same).first).to eq "swatch"
+      expect(names.of(one)).to eq ["ember-sky", "--ember-sky", "Ember sky"]
+    end
+  end
+
+  describe Artwork do
+    it "renders linked, flat and live from the same places" do
+      poster = bring_in_poster(project)
+      ember = keep(project, "Ember sky", "#E46F58")
+      Changes::ShareSwatch.perform(project, swatch: ember, place_ids: Candidates.of(ember).places.ids)
+      Changes::ChangeSwatch.perform(project, swatch: ember, colour: hex("#52A3CC80"), definition: "", before: "#E46F58")
+      expect(poster.live("stage")).to include(%(fill="var(#{ember.variable},#52A3CC80)"), %(id="stage-#{poster.id}-ember_band"))
+      expect(poster.flat).to match(/id="ember_band"[^>]* fill="#52A3CC" fill-opacity="0.502"/)
+      expect(poster.linked).to include("--ember-sky:#52A3CC80")
+      expect(poster.flat).not_to include(Magpie::Artwork::Identifiers::MARK, "data-part")
+    end
+  end
+end
