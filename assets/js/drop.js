@@ -1,5 +1,5 @@
 // Files come in by a field, by dropping and by pasting; all end in the same form.
-import { find, submit } from "./page.js"
+import { find, show, submit } from "./page.js"
 
 document.addEventListener("change", event => {
   if (event.target.matches("input[type=file][data-submit]") && event.target.files.length) send(event.target.form)
@@ -55,8 +55,10 @@ function send(form) {
   request.open("POST", form.action)
   request.upload.onprogress = event => bar.style.setProperty("--done", event.loaded / event.total)
   request.onloadend = () => {
-    if (request.responseURL && request.status < 400) location.assign(request.responseURL)
-    else location.reload()
+    bar.remove()
+    delete form.dataset.sending
+    show(request.responseText)
+    if (request.responseURL) history.pushState({ htmx: true }, "", request.responseURL)
   }
   request.send(new FormData(form))
 }

@@ -19,4 +19,9 @@ export function visit(path) {
   window.htmx.ajax("GET", path, { target: "#app", select: "#app", swap: "outerMorph" }).then(() => history.pushState({ htmx: true }, "", path))
 }
 
+// Brings the page up to date with an answer that was asked for without htmx.
+export function show(text) {
+  window.htmx.swap({ text, target: "#app", select: "#app", swap: "outerMorph", sourceElement: document.body })
+}
+
 export const typing = target => target.closest("input:not([type=range], [type=radio], [type=checkbox]), textarea, select, [contenteditable]") !== null

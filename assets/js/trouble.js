@@ -3,7 +3,7 @@ document.addEventListener("htmx:before:swap", event => {
   const text = event.detail?.ctx?.text
   if (typeof text !== "string" || text.includes('id="app"')) return
   event.preventDefault()
-  tell(text.length < 300 ? text : "The server gave an answer that is not a page. Nothing was changed")
+  tell(text.trim() && text.length < 300 ? text : "The server gave an answer that is not a page. Nothing was changed")
 })
 
 document.addEventListener("htmx:error", event => {

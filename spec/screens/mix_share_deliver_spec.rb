@@ -1,0 +1,155 @@
+require "support/screens"
+
+RSpec.describe "Mix, sharing and Deliver", :screen do
+  def download(link)
+    name = link[:name]
+    click_link link[:text], match: :first
+    eventually { expect(File.exist?(File.join(DOWNLOADS, name))).to be true }
+    File.read(File.join(DOWNLOADS, name))
+  end
+
+  def tokens(tree)
+    path = File.join(DOWNLOADS, "brought_#{rand(1_000_000)}.tokens.json")
+    File.write(path, JSON.generate(tree))
+    path
+  end
+
+  describe "Mix" do
+    before do
+      open_place "palettes"
+      find(".chip[title^='Apricot']").click
+      click_link "Change everywhere"
+    end
+
+    it "links RGB, HSB and hex while numbers are typed and sliders moved by key" do
+      expect(page).to have_css("#mix-hex", text: "#F3BA70")
+      find("[data-model=rgb] input[type=number][data-channel='0']").set("0")
+      expect(page).to have_css("#mix-hex", text: "#00BA70")
+      expect(find("[data-model=hsb] input[type=number][data-channel='0']").value).to eq "156"
+      expect(find("#mix-notation").value).to eq "rgb(0 186 112)"
+      find("#mix-hsb-2").evaluate_script("this.focus()")
+      keys :left, :left, :left
+      expect(find("#mix-notation").value).to eq "hsb(156 100% 70%)"
+      expect(page).to have_css("#mix-hex", text: "#00B36B")
+      expect(find("[data-model=rgb] input[type=number][data-channel='1']").value).to eq "179"
+    end
+
+    it "goes back to the colour before on a click, and keeps nothing on Esc" do
+      fill_in "Colour in any notation", with: "teal"
+      expect(page).to have_css("#mix-hex", text: "#008080")
+      find(".mix-before").click
+      expect(page).to have_css("#mix-hex", text: "#F3BA70")
+      fill_in "Colour in any notation", with: "teal"
+      eventually { expect(hex_of(find(".chip[title^='Apricot']").style("background-color")["background-color"])).to eq "#008080" }
+      keys :escape
+      expect(page).to have_no_css("#mix")
+      expect(hex_of(find(".chip[title^='Apricot']").style("background-color")["background-color"])).to eq "#F3BA70"
+      expect(RecordedChange.count).to eq 0
+    end
+
+    it "says when a colour lies outside of the screen's gamut" do
+      fill_in "Colour in any notation", with: "oklch(0.7 0.35 150)"
+      expect(page).to have_content("Outside what a screen can show: the nearest is shown")
+    end
+
+    it "refuses to write over what somebody else changed meanwhile" do
+      apricot = Swatch.find_by(name: "Apricot")
+      Changes::ChangeSwatch.perform(demo, swatch: apricot, colour: hex("#111111"), definition: "#111111", before: "#F3BA70")
+      fill_in "Colour in any notation", with: "teal"
+      click_button "Apply to 2 places"
+      expect(find("[role=alert]")).to have_content("Apricot was changed to #111111 meanwhile; you saw #F3BA70")
+      expect(apricot.reload.hex).to eq "#111111"
+    end
+  end
+
+  it "mixes what is in hand and holds the result" do
+    open_place "gather"
+    find(".find", match: :first).click
+    expect(page).to have_css(".find[aria-pressed=true]")
+    click_link "Mix"
+    fill_in "Colour in any notation", with: "hsl 10 70 62"
+    expect(page).to have_css("#mix-hex", text: "#E2715A")
+    click_button "Hold this colour"
+    expect(page).to have_no_css("#mix")
+    within(".hand-now") { expect(page).to have_content("#E2715A") }
+  end
+
+  it "links only what stays ticked, and counts it on the button" do
+    open_place "palettes"
+    find(".chip[title^='Ion pink']").click
+    demo.artworks.first.places.where(role: "fill").limit(3).each { |place| place.update!(swatch_id: nil, kind: "colour", colour: hex("#C24E86"), hex: "#C24E86") }
+    click_link "Share…"
+    expect(page).to have_button("Share and link 3")
+    find(".share input[type=checkbox]", match: :first).uncheck
+    click_button "Share and link 2"
+    expect(page).to have_content("Ion pink is shared now and reaches 2 places")
+    expect(page).to have_css(".chip.ringed[title^='Ion pink']")
+  end
+
+  it "adds a group, keeps into it, and says when a name is taken" do
+    open_place "palettes"
+    fill_in "Name of a new group in Quillmere house", with: "Signs"
+    click_button "Add group"
+    expect(page).to have_css(".row", text: "Signs")
+    find(".chip[title^='Lamp']").click
+    within(".hand") do
+      select "Signs · Quillmere house", from: "Drop into"
+      fill_in "Name this colour", with: "Way in"
+      click_button "Keep"
+    end
+    expect(page).to have_css(".row", text: /Signs.*Way in/m)
+    within(".hand") do
+      fill_in "Name this colour", with: "way IN"
+      click_button "Keep"
+    end
+    expect(find("[role=alert]")).to have_content("Signs already has a swatch called way IN")
+  end
+
+  it "sends artworks out linked and flat" do
+    open_place "deliver"
+    linked = download(text: "Download linked", name: "poster-linked.svg")
+    expect(linked).to include("--ember-sky:#E46F58", "fill-ember-sky")
+    flat = download(text: "Download flat", name: "poster-flat.svg")
+    expect(Magpie::Artwork.read(flat).colours).to eq Magpie::Artwork.read(DataSupport::POSTER).colours
+    expect(flat).not_to include("var(")
+  end
+
+  it "brings a file into a palette with a choice for each name, in one undo" do
+    open_place "deliver"
+    attach_file "files[]", tokens("Dusk sky" => {"$type" => "color", "Coral" => {"$value" => "#ff0000"}, "Rosehip" => {"$value" => "#00ff00"}, "First star" => {"$value" => "#ffffff"}}), make_visible: true
+    expect(page).to have_content("3 swatches in 1 group")
+    choose "Quillmere house"
+    expect(page).to have_content("2 names with another colour")
+    select "take theirs", from: "Coral"
+    select "keep both", from: "Rosehip"
+    click_button "Bring in 3"
+    expect(page).to have_css(".chip[title='Coral #FF0000']")
+    expect(page).to have_css(".chip[title='Rosehip #A35166']")
+    expect(page).to have_css(".chip[title='Rosehip 2 #00FF00']")
+    expect(page).to have_css(".chip[title='First star #FFFFFF']")
+    click_button "Undo"
+    expect(page).to have_content("Undone: Brought 3 swatches into Quillmere house")
+    expect(page).to have_css(".chip[title='Coral #E2705A']")
+    expect(page).to have_no_css(".chip[title^='First star']")
+  end
+
+  it "shows how far a large picture has come, and opens it" do
+    open_place "gather"
+    path = File.join(DOWNLOADS, "wide_moor.png")
+    noise_picture(1400, 900, [60, 90, 70], 30).pngsave(path)
+    expect(File.size(path)).to be > 2_000_000
+    attach_file "files[]", path, make_visible: true
+    expect(page).to have_content("Brought in wide moor")
+    expect(page).to have_content("wide moor, 1400 × 900 px")
+  end
+
+  it "keeps the page and says so when the server is gone" do
+    open_place "palettes"
+    page.driver.browser.network.offline_mode
+    find(".chip[title^='Peat']").click
+    expect(find("[role=alert]")).to have_content("The server does not answer")
+    expect(page).to have_css(".palette-head")
+  ensure
+    page.driver.browser.network.emulate_network_conditions(offline: false)
+  end
+end
