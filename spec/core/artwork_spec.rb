@@ -42,6 +42,21 @@ RSpec.describe Magpie::Artwork do
       expect(artwork.colours.map(&:first)).not_to include("#00FF00")
     end
 
+    it "follows CSS where a reference points at nothing, a group is hidden, or a sheet is for print" do
+      artwork = read('<style media="print">rect{fill:lime}</style><rect id="back" width="9" height="9" fill="url(#gone) #E46F58"/><rect id="bare" width="9" height="9" fill="url(#gone)" stroke="red"/><g visibility="hidden"><rect width="9" height="9"/><circle id="back_again" visibility="visible" r="3"/></g>')
+      expect(held(artwork)).to include(["back", "fill"] => "#E46F58", ["bare", "fill"] => :none, ["back_again", "fill"] => "#000000")
+      expect(artwork.parts.size).to eq 3
+    end
+
+    it "keeps links inside text as text" do
+      expect(read('<text>To the <a href="http://quillmere.example"><tspan fill="red">moor</tspan></a></text>').template).to include("<tspan><tspan")
+    end
+
+    it "sizes a drawing that names none by what it paints" do
+      artwork = described_class.read('<svg xmlns="http://www.w3.org/2000/svg"><rect width="70" height="30"/></svg>')
+      expect([artwork.width, artwork.height]).to eq [70.0, 30.0]
+    end
+
     it "names parts by title, identifier, words or kind" do
       artwork = read('<g id="night_sky"><path d="M0 0H9V9Z"/></g><rect id="emberBand" width="9" height="9"/><circle r="2"><title>North star</title></circle><text>Night Open</text><path id="path123" d="M0 0V9H9Z"/>')
       expect(artwork.parts.map(&:label)).to eq ["Shape 1 in Night sky", "Ember band", "North star", "“Night Open”", "Shape 1"]
@@ -93,7 +108,7 @@ RSpec.describe Magpie::Artwork do
     end
 
     it "says what is wrong with what is no drawing" do
-      {"" => /is empty/, "hello" => /moor.svg is not an SVG: there is no <svg> in it/, "<html><svg/></html>" => /is not an SVG: it begins with <html>/,
+      {"" => /is empty/, "\x1F\x8Bxx" => /moor.svg is compressed/, "a\0b" => /moor.svg is not an SVG: this is not text/, "hello" => /moor.svg is not an SVG: there is no <svg> in it/, "<html><svg/></html>" => /is not an SVG: it begins with <html>/,
        "<svg><g></svg>" => /is damaged at line 1/, svg("<g>" * 300 + "</g>" * 300) => /nested deeper than 200|damaged/}.each do |text, message|
         expect { described_class.read(text, name: "moor.svg") }.to raise_error(Magpie::Error, message)
       end

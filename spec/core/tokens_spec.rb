@@ -51,6 +51,13 @@ RSpec.describe Magpie::Formats::Tokens do
     expect(result.notes).to eq ["space.s is a dimension, not a colour, skipped"]
   end
 
+  it "follows groups that extend others, and refuses those that extend each other" do
+    result = read_tree("base" => {"$type" => "color", "peat" => {"$value" => "#121720"}, "mist" => {"$value" => "#a9adb8"}}, "night" => {"$extends" => "{base}", "mist" => {"$value" => "#000"}})
+    expect(names(result)["night"]).to eq [["peat", "#121720"], ["mist", "#000000"]]
+    expect { read_tree("a" => {"$extends" => "{b}"}, "b" => {"$extends" => "{a}"}) }.to raise_error(Magpie::Error, /extend each other in a circle/)
+    expect { read_tree("a" => {"$extends" => "{b}"}) }.to raise_error(Magpie::Error, /\$extends names \{b\}, which is not in it/)
+  end
+
   it "says what it could not read, where, and reads the rest" do
     result = read_tree("a" => {"$type" => "color", "x" => {"$value" => {"colorSpace" => "mauve", "components" => [1, 1, 1]}},
                                "y" => {"$value" => {"colorSpace" => "srgb", "components" => [1, "wide", 1]}}, "z" => {"$value" => "#fc0"}, "w" => 4})

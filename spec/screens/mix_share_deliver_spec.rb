@@ -23,6 +23,7 @@ RSpec.describe "Mix, sharing and Deliver", :screen do
 
     it "links RGB, HSB and hex while numbers are typed and sliders moved by key" do
       expect(page).to have_css("#mix-hex", text: "#F3BA70")
+      expect(hex_of(find("#mix-now").style("background-color")["background-color"])).to eq "#F3BA70"
       find("[data-model=rgb] input[type=number][data-channel='0']").set("0")
       expect(page).to have_css("#mix-hex", text: "#00BA70")
       expect(find("[data-model=hsb] input[type=number][data-channel='0']").value).to eq "156"

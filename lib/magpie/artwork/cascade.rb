@@ -10,6 +10,7 @@ module Magpie
       IDS, CLASSES, TYPES = /#[\w-]+/, /\.[\w-]+|\[[^\]]*\]|:(?!:)[\w-]+/, /(?:^|[\s>+~])[a-zA-Z][\w-]*/
 
       MOST_SELECTORS = 5_000
+      SCREEN = ["", "all", "screen"].freeze # the media whose rules hold
 
       def initialize(root, dropped)
         @root = root
@@ -21,7 +22,7 @@ module Magpie
 
       def apply
         @root.css("style").each do |sheet|
-          add_rules(Crass.parse(sheet.text), sheet)
+          add_rules(Crass.parse(sheet.text), sheet) if SCREEN.include?(sheet["media"].to_s.strip.downcase)
           sheet.unlink
         end
         @root.xpath("//*[@style]").each { |node| add(node, Crass.parse_properties(node["style"]), [1, 0, 0, 0], node) }
@@ -42,7 +43,7 @@ module Magpie
 
       def add_at_rule(rule, sheet)
         condition = Crass::Parser.stringify(rule[:prelude]).strip.downcase
-        return add_rules(Crass.parse(Crass::Parser.stringify(rule[:block])), sheet) if rule[:name] == "media" && ["all", "screen", ""].include?(condition)
+        return add_rules(Crass.parse(Crass::Parser.stringify(rule[:block])), sheet) if rule[:name] == "media" && SCREEN.include?(condition)
         @dropped.add("@#{rule[:name]}", sheet) unless rule[:name] == "charset"
       end
 

@@ -39,8 +39,10 @@ module Magpie
 
       def initialize(bytes, name)
         @name = name
+        @bytes = bytes
         @dropped = Dropped.new
         raise Error, "#{name} is empty" if bytes.strip.empty?
+        raise Error, "#{name} is compressed: save it as a plain SVG" if bytes.b.start_with?("\x1F\x8B".b)
         raise Error, "#{name} has #{bytes.bytesize / 1_048_576} MB, the limit is 10 MB" if bytes.bytesize > LARGEST_BYTES
         @root = parse(without_entities(text(bytes)))
         check_limits
@@ -52,9 +54,15 @@ module Magpie
         box = root["viewBox"].to_s.split(/[\s,]+/).map { |number| Float(number, exception: false) }
         return box.last(2) if box.size == 4 && box.all? && box.last(2).all?(&:positive?)
         size = %w[width height].map { |side| length(root[side]) }
-        size = [300.0, 150.0] unless size.all? { |side| side&.positive? } # CSS's size for a drawing that names none
+        size = painted_size unless size.all? { |side| side&.positive? }
         root["viewBox"] = "0 0 #{size.map { |side| format("%g", side) }.join(" ")}"
         size
+      end
+
+      # A drawing that names no size is as large as what it paints.
+      def painted_size
+        image = Picture::Vips.call(@name) { ::Vips::Image.svgload_buffer(@bytes) }
+        [image.width.to_f, image.height.to_f]
       end
 
       def template
@@ -71,6 +79,8 @@ module Magpie
         text = Encoding.find(declared).then { |encoding| bytes.dup.force_encoding(encoding).encode("UTF-8").gsub(/\r\n?/, "\n") } if declared && !declared.match?(/\Autf-?(8|16)\z/i)
         text ||= Text.decode(bytes)
         text.delete_prefix("\uFEFF").sub(/\A\s*<\?xml.*?\?>/m) { |declaration| "\n" * declaration.count("\n") }.delete(Identifiers::MARK)
+      rescue Error => error
+        raise Error, "#{@name} is not an SVG: #{error.message}"
       rescue EncodingError, ArgumentError
         raise Error, "#{@name} says that it is #{declared}, but its bytes are not"
       end

@@ -3,8 +3,8 @@ module Magpie
     # Walks the tree with what is inherited, makes a part of each painted thing and
     # a place of each of its paints, and leaves a mark where they go.
     class Parts
-      Inherited = Struct.new(:fill, :stroke, :fill_opacity, :stroke_opacity, :color, :hidden, keyword_init: true)
-      START = Inherited.new(fill: "black", stroke: "none", fill_opacity: "1", stroke_opacity: "1", color: Color.from_rgb24(0), hidden: false)
+      Inherited = Struct.new(:fill, :stroke, :fill_opacity, :stroke_opacity, :color, :visibility, :hidden, keyword_init: true)
+      START = Inherited.new(fill: "black", stroke: "none", fill_opacity: "1", stroke_opacity: "1", color: Color.from_rgb24(0), visibility: "visible", hidden: false)
       PAINTS = %w[fill stroke fill-opacity stroke-opacity].freeze
       BLACK = Paint.new(kind: :colour, colour: Color.from_rgb24(0), opacity: 1.0)
 
@@ -23,6 +23,7 @@ module Magpie
         @places = []
         @keys = {}
         @labels = Labels.new
+        @ids = root.xpath("//@id").to_h { |id| [id.value, true] }
         @used = root.to_xml.scan(/url\(\s*(?:["']|&quot;|&apos;)?#([^)"'&]+)|href="#([^"]+)"/).flatten.compact.to_h { |id| [id.strip, true] }
       end
 
@@ -65,6 +66,7 @@ module Magpie
         now = Inherited.new(
           fill: given.call("fill", from.fill), stroke: given.call("stroke", from.stroke), color:,
           fill_opacity: given.call("fill-opacity", from.fill_opacity), stroke_opacity: given.call("stroke-opacity", from.stroke_opacity),
+          visibility: given.call("visibility", from.visibility),
           hidden: from.hidden || node["display"] == "none"
         )
         %i[fill stroke].each { |name| now[name] = from[name] unless readable?(now[name], color) }
@@ -85,7 +87,7 @@ module Magpie
         fill = (node.name == "line") ? Paint.none : paint_of(now.fill, now.fill_opacity, now)
         line = paint_of(now.stroke, now.stroke_opacity, now)
         PAINTS.each { |name| node.delete(name) }
-        shown = mode == :shown && !now.hidden && !(fill.none? && line.none?) && !%w[hidden collapse].include?(node["visibility"])
+        shown = mode == :shown && !now.hidden && !(fill.none? && line.none?) && !%w[hidden collapse].include?(now.visibility)
         return literal(node, fill, line) unless shown
         @parts << Part.new(key:, label: @labels.of_part(node, labels), kind: :part)
         @places << Place.new(part: key, role: "fill", paint: fill) << Place.new(part: key, role: "line", paint: line)
@@ -95,8 +97,12 @@ module Magpie
         node.delete("aria-label")
       end
 
+      # Where a reference points at nothing, what stands behind it holds, or nothing.
       def paint_of(text, opacity, now)
-        Paint.parse(text, current: now.color, opacity: Parts.opacity(opacity)) || BLACK
+        paint = Paint.parse(text, current: now.color, opacity: Parts.opacity(opacity)) || BLACK
+        target = paint.reference&.[](/\Aurl\(#(.*)\)\z/, 1)
+        return paint if target.nil? || @ids[target]
+        paint_of(text[/\)\s*(\S.*)\z/, 1] || "none", opacity, now)
       end
 
       def literal(node, fill, line)

@@ -14,7 +14,8 @@ module Magpie
       end
 
       def clean
-        @root.xpath("//comment() | //processing-instruction()").each(&:unlink)
+        @root.document.xpath("//processing-instruction('xml-stylesheet')").each { |sheet| @dropped.add("external style sheet", sheet) }
+        @root.document.xpath("//comment() | //processing-instruction()").each(&:unlink)
         remember_titles
         @root.xpath("//*").each { |node| clean_element(node) if node == @root || node.parent }
       end
@@ -30,7 +31,7 @@ module Magpie
         return drop(node) unless Vocabulary::ELEMENTS.include?(node.name)
         node.attribute_nodes.each { |attribute| clean_attribute(node, attribute.name, attribute.value) }
         settle_switch(node) if node.name == "switch"
-        node.name = "g" if node.name == "a"
+        node.name = Vocabulary::TEXTS.include?(node.parent.name) ? "tspan" : "g" if node.name == "a"
       end
 
       # Only one child of a switch is ever painted: the first that asks for nothing

@@ -46,7 +46,7 @@ module Magpie
          preserveAlpha surfaceScale diffuseConstant specularConstant specularExponent kernelUnitLength scale
          xChannelSelector yChannelSelector azimuth elevation pointsAtX pointsAtY pointsAtZ limitingConeAngle
          radius baseFrequency numOctaves seed stitchTiles systemLanguage requiredExtensions data-space
-         data-label aria-label z"
+         data-label aria-label media z"
       )
       ATTRIBUTES = (PRESENTATION + OTHER_ATTRIBUTES).to_h { |name| [name, true] }.freeze
       EMBEDDED_PICTURE = %r{\Adata:image/(png|jpeg|jpg|gif|webp);base64,[A-Za-z0-9+/=\s]+\z}

@@ -11,6 +11,7 @@ module Magpie
         def initialize(text, name)
           @name = name
           @tree = parse(text)
+          @tree = extended(@tree, [])
           @notes = []
           @groups = {}
           @count = 0
@@ -36,6 +37,21 @@ module Magpie
         rescue JSON::ParserError => error
           raise Error, "it is not valid JSON#{position(text, error.message)}"
         end
+
+        # Follows $extends: a group has the tokens of another, its own on top.
+        # @param inside [Array<Array<String>>] the groups that are being extended
+        def extended(node, inside)
+          if node["$extends"]
+            path = node["$extends"].to_s[ALIAS, 1]&.split(".") || pointer(node["$extends"])
+            raise Error, "the groups #{[*inside, path].map { |each| dotted(each) }.join(" → ")} extend each other in a circle" if inside.include?(path)
+            base = path.reduce(@tree) { |each, key| each.is_a?(Hash) ? each[key] : nil }
+            raise Error, "$extends names {#{dotted(path)}}, which is not in it" unless base.is_a?(Hash)
+            node = merged(extended(base, [*inside, path]), node.except("$extends"))
+          end
+          node.transform_values { |child| child.is_a?(Hash) && !child.key?("colorSpace") ? extended(child, inside) : child }
+        end
+
+        def merged(base, own) = base.merge(own) { |_, one, two| one.is_a?(Hash) && two.is_a?(Hash) && !token?(two) ? merged(one, two) : two }
 
         # The parser quotes the text from where it stopped.
         def position(text, message)
