@@ -48,10 +48,10 @@ module Magpie
             raise Error, "$extends names {#{dotted(path)}}, which is not in it" unless base.is_a?(Hash)
             node = merged(extended(base, [*inside, path]), node.except("$extends"))
           end
-          node.transform_values { |child| child.is_a?(Hash) && !child.key?("colorSpace") ? extended(child, inside) : child }
+          node.transform_values { |child| (child.is_a?(Hash) && !child.key?("colorSpace")) ? extended(child, inside) : child }
         end
 
-        def merged(base, own) = base.merge(own) { |_, one, two| one.is_a?(Hash) && two.is_a?(Hash) && !token?(two) ? merged(one, two) : two }
+        def merged(base, own) = base.merge(own) { |_, one, two| (one.is_a?(Hash) && two.is_a?(Hash) && !token?(two)) ? merged(one, two) : two }
 
         # The parser quotes the text from where it stopped.
         def position(text, message)
