@@ -31,6 +31,7 @@ module ScreenSupport
 
   # A point that lies on a part of an artwork, found by asking the page.
   def point_on(selector)
+    find(selector, visible: :all)
     page.evaluate_script(<<~JS)
       (() => {
         const part = document.querySelector(#{selector.to_json}), box = part.getBoundingClientRect()
@@ -71,7 +72,7 @@ module ScreenSupport
     raise unmet || $!
   end
 
-  def box_of(selector) = page.evaluate_script("document.querySelector(#{selector.to_json}).getBoundingClientRect().toJSON()")
+  def box_of(selector) = find(selector, visible: :all).evaluate_script("this.getBoundingClientRect().toJSON()")
 
   def mouse = page.driver.browser.mouse
 
