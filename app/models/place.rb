@@ -1,8 +1,6 @@
 # One fill or line of a part, or one gradient stop. It holds nothing, a colour, a
 # reference to a gradient or pattern, or follows a shared swatch.
 class Place < Record
-  ROLES = {"fill" => "fill", "line" => "line", "stop" => "stop"}.freeze
-
   belongs_to :artwork
   belongs_to :part
   belongs_to :swatch, optional: true

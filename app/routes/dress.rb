@@ -20,10 +20,11 @@ module Routes
         ["Brought in #{Magpie::Text.list(artworks.map { |each| "#{each.name}, #{count(each.part_count, "part")}" })}", left_out].compact
       end
 
-      # [the nearest swatch, ΔE00], nil where there is none.
+      # [the nearest swatch, ΔE00]; far beyond any ΔE where there is none.
       def stray_near(hex)
-        colour = Magpie::Color.parse(hex)
-        groups.flat_map(&:swatches).map { |each| [each, Magpie::Difference.de2000(colour, each.colour)] }.min_by(&:last)
+        @labs ||= groups.flat_map(&:swatches).map { |each| [each, each.colour.in(:lab)] }
+        lab = Magpie::Color.parse(hex).in(:lab)
+        @labs.map { |each, its_lab| [each, Magpie::Difference::Ciede2000.of(lab, its_lab)] }.min_by(&:last) || [nil, Float::INFINITY]
       end
     end
 
