@@ -12,7 +12,7 @@ DOWNLOADS = Dir.mktmpdir("magpie-downloads")
 Capybara.default_driver = Capybara.javascript_driver = :chromium
 Capybara.app = App
 Capybara.server = :puma, {Silent: true, Threads: "2:5", config_files: ["-"]}
-Capybara.default_max_wait_time = 8
+Capybara.default_max_wait_time = 15
 Capybara.enable_aria_label = true
 
 # What a person does and sees.
