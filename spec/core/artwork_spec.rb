@@ -29,6 +29,11 @@ RSpec.describe Magpie::Artwork do
       expect(artwork.parts.map(&:key)).not_to include("unseen")
     end
 
+    it "ranks rules by specificity and order, whatever kind of selector matches" do
+      artwork = read('<style>#one{fill:#111} rect.a{fill:#222} .a{fill:#333} rect{fill:#444} g .b{fill:#555} .b{fill:#666} .c{fill:#777} .c{fill:#888} circle.a{fill:#999}</style><rect id="one" class="a" width="1" height="1"/><rect id="two" class="a" width="1" height="1"/><g><rect id="three" class="b" width="1" height="1"/></g><rect id="four" class=" c  d " width="1" height="1"/><rect id="five" width="1" height="1"/>')
+      expect(%w[one two three four five].map { |key| held(artwork)[[key, "fill"]] }).to eq %w[#111111 #222222 #555555 #888888 #444444]
+    end
+
     it "gives every instance of a symbol parts of its own" do
       artwork = read('<symbol id="star" viewBox="0 0 2 2"><path d="M0 0H2V2Z" fill="#FFCE5C"/></symbol><use xlink:href="#star" width="9" height="9"/><g fill="red"><use href="#star" x="20"/></g><use href="#none"/>')
       expect(artwork.parts.size).to eq 2

@@ -10,6 +10,7 @@ module Magpie
       IDS, CLASSES, TYPES = /#[\w-]+/, /\.[\w-]+|\[[^\]]*\]|:(?!:)[\w-]+/, /(?:^|[\s>+~])[a-zA-Z][\w-]*/
 
       MOST_SELECTORS = 5_000
+      SIMPLE = /\A([a-zA-Z][\w-]*)?([.#][\w-]+)?\z/
       SCREEN = ["", "all", "screen"].freeze # the media whose rules hold
 
       def initialize(root, dropped)
@@ -58,7 +59,18 @@ module Magpie
 
       def matches(selector)
         return [@root] if selector == ":root"
-        @root.document.css(selector)
+        simple = SIMPLE.match(selector) or return @root.document.css(selector)
+        type, mark = simple.captures
+        nodes = index.fetch(mark || type, [])
+        (mark && type) ? nodes.select { |node| node.name == type } : nodes
+      end
+
+      # Elements by type, ".class" and "#id": nearly all rules of real drawings are as
+      # simple as that, and a walk through the tree for each would take seconds.
+      def index
+        @index ||= @root.xpath("//*").each_with_object(Hash.new { |hash, key| hash[key] = [] }) do |node, found|
+          [node.name, *node["class"].to_s.split.uniq.map { |name| ".#{name}" }, *node["id"]&.then { |id| "##{id}" }].each { |key| found[key] << node }
+        end
       end
 
       def specificity(selector)

@@ -23,6 +23,7 @@ module Magpie
         @places = []
         @keys = {}
         @labels = Labels.new
+        @parsed = {}
         @ids = root.xpath("//@id").to_h { |id| [id.value, true] }
         @used = root.to_xml.scan(/url\(\s*(?:["']|&quot;|&apos;)?#([^)"'&]+)|href="#([^"]+)"/).flatten.compact.to_h { |id| [id.strip, true] }
       end
@@ -73,7 +74,14 @@ module Magpie
         now
       end
 
-      def readable?(text, color) = !Paint.parse(text, current: color, opacity: 1.0).nil?
+      def readable?(text, color) = !parse(text, color, 1.0).nil?
+
+      # Drawings write the same few paints over and over.
+      def parse(text, current, opacity)
+        key = [text, current, opacity]
+        @parsed[key] = Paint.parse(text, current:, opacity:) unless @parsed.key?(key)
+        @parsed[key].dup
+      end
 
       def paints?(node)
         case node.name
@@ -99,7 +107,7 @@ module Magpie
 
       # Where a reference points at nothing, what stands behind it holds, or nothing.
       def paint_of(text, opacity, now)
-        paint = Paint.parse(text, current: now.color, opacity: Parts.opacity(opacity)) || BLACK
+        paint = parse(text, now.color, Parts.opacity(opacity)) || BLACK
         target = paint.reference&.[](/\Aurl\(#(.*)\)\z/, 1)
         return paint if target.nil? || @ids[target]
         paint_of(text[/\)\s*(\S.*)\z/, 1] || "none", opacity, now)
