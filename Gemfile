@@ -9,6 +9,7 @@ gem "activerecord", "7.2.4"
 gem "pg", "1.7.0"
 gem "ruby-vips", "2.3.0"
 gem "nokogiri", "1.18.10"
+gem "numo-narray", "0.9.2.1"
 gem "crass", "1.0.6"
 gem "erubi", "1.13.1"
 

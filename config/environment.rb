@@ -4,6 +4,7 @@ ENV["BUNDLE_GEMFILE"] ||= File.join(ROOT, "Gemfile")
 require "bundler/setup"
 require "logger"
 require "active_record"
+require "active_support/current_attributes"
 require "zeitwerk"
 
 $LOAD_PATH.unshift(File.join(ROOT, "lib"))

@@ -7,9 +7,13 @@ module Magpie
   class Error < StandardError; end
 
   autoload :Color, "magpie/color"
+  autoload :Bulk, "magpie/bulk"
   autoload :Notation, "magpie/notation"
   autoload :Difference, "magpie/difference"
   autoload :Gamut, "magpie/gamut"
+  autoload :Making, "magpie/making"
+  autoload :Slice, "magpie/slice"
+  autoload :Vision, "magpie/vision"
   autoload :Contrast, "magpie/contrast"
   autoload :ColorName, "magpie/color_name"
   autoload :Picture, "magpie/picture"

@@ -21,6 +21,8 @@ module Demo
     ["Dusk over the dome", 1072, 690], ["Dusk over the dome", 1150, 860], ["Dusk over the dome", 262, 158],
     ["Dusk over the dome", 520, 396], ["Dusk over the dome", 206, 612], ["Dusk over the dome", 620, 720]
   ].freeze
+  # Swatches that began as one of these finds, by its number.
+  ORIGINS = {"Plum hour" => 1, "Lamp" => 4, "Moor" => 5}.freeze
 
   module_function
 
@@ -47,13 +49,15 @@ module Demo
       group = Group.create!(palette:, name:, note:, position:)
       colours.each.with_index(1) { |(swatch, hex), at| Swatch.create!(group:, name: swatch, colour: Magpie::Color.parse(hex), definition: hex, shared: !LOOSE.include?(swatch), position: at) }
     end
-    Changes::StartProject.every_job(palette, GROUPS.size + 1)
+    Changes::StartProject.starters(palette)
     palette
   end
 
   def pictures(project)
     sources = Pictures.all.to_h { |name, bytes| [name, Changes::BringInSource.perform(project, name: "#{name}.png", bytes:)] }
-    FINDS.each { |picture, x, y| Changes::TakeReading.perform(project, source: sources[picture], x:, y:, probe: 5) }
+    FINDS.each { |picture, x, y| Changes::TakeReading.perform(project, readable: sources[picture], aim: Aim.new(way: "square", x:, y:, size: 5)) }
+    finds = project.finds.reorder(:id).to_a
+    ORIGINS.each { |name, number| project.swatches.find_by!(name:).update!(find: finds[number]) }
   end
 
   # Dressed from the palette: every place that holds a shared swatch's colour follows it.

@@ -12,6 +12,7 @@ module Magpie
     autoload :Parts, "magpie/artwork/parts"
     autoload :Labels, "magpie/artwork/labels"
     autoload :Paint, "magpie/artwork/paint"
+    autoload :Grounds, "magpie/artwork/grounds"
     autoload :Rendering, "magpie/artwork/rendering"
 
     # @!attribute key [String] stays the same when the same file is read again

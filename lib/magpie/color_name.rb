@@ -11,6 +11,8 @@ module Magpie
     # scale, chroma by its share.
     LIGHTNESS_STEP = 0.06
     CHROMA_SHARE = 0.4
+    # Below this chroma nothing is vivid.
+    COLOURFUL = 0.1
 
     module_function
 
@@ -22,6 +24,12 @@ module Magpie
         name = [qualifier(color, reference), name].compact.join(" ")
       end
       name.capitalize
+    end
+
+    # A name for each of several, no two alike.
+    # @return [Array<String>]
+    def suggest_all(colors)
+      colors.each_with_object([]) { |color, names| names << unused(suggest(color), names) }
     end
 
     # The first free one of "Coral", "Coral 2", "Coral 3", …
@@ -40,8 +48,8 @@ module Magpie
       (l, c), (reference_l, reference_c) = [color, reference].map { |each| each.in(:oklch).first(2) }
       return "deep" if l - reference_l < -LIGHTNESS_STEP
       return "pale" if l - reference_l > LIGHTNESS_STEP
-      return "greyish" if c < reference_c * (1 - CHROMA_SHARE)
-      "vivid" if c > reference_c * (1 + CHROMA_SHARE)
+      return "greyish" if c < reference_c * (1 - CHROMA_SHARE) && reference_c > COLOURFUL / 2
+      "vivid" if c > reference_c * (1 + CHROMA_SHARE) && c > COLOURFUL
     end
 
     def entries

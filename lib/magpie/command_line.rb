@@ -8,9 +8,15 @@ module Magpie
       magpie colour NOTATION
       magpie difference A B
       magpie difference --batch            two notations a line, tab-separated, on standard input
-      magpie picture FILE --at X,Y [--probe N]
+      magpie picture FILE --at X,Y [--probe N | --patch TOLERANCE]
+      magpie picture FILE --colours N      or "auto"; [--accents 0..1] [--leave-out-grounds yes]
       magpie artwork FILE.svg [--flat OUT.svg]
       magpie palette FILE
+      magpie ramp NOTATION [--darker N] [--lighter N] [--darkest L] [--lightest L]
+                           [--turn-dark DEG] [--turn-light DEG] [--course lightness|potential|even]
+      magpie mix A B SHARE [--way eye|light|opacity|paint]
+      magpie between STEPS A B [C …]
+      magpie harmony NOTATION RULE [--spread DEG] [--wheel light|painter]
     TEXT
 
     def initialize(arguments, input: $stdin, output: $stdout, errors: $stderr)
@@ -20,13 +26,17 @@ module Magpie
     # @return [Integer] exit status
     def run
       case @arguments.shift
-      when "colour" then print(describe(Color.parse(one("a colour notation"))))
+      when "colour" then colour
       when "difference" then difference
       when "picture" then picture
       when "artwork" then artwork
       when "palette" then palette
+      when "ramp" then ramp
+      when "mix" then mix
+      when "between" then between
+      when "harmony" then harmony
       when "help", "--help", "-h", nil then @output.puts USAGE
-      else raise Error, "no such command: expected colour, difference, picture, artwork or palette"
+      else raise Error, "no such command: expected colour, difference, picture, artwork, palette, ramp, mix, between or harmony"
       end
       0
     rescue Error => error
@@ -36,7 +46,13 @@ module Magpie
 
     private
 
-    def print(data) = @output.puts(JSON.generate(data))
+    def print(data = nil, **fields) = @output.puts(JSON.generate(data || fields))
+
+    def colour
+      colour = Color.parse(one("a colour notation"))
+      press = Picture::Press.proof(colour)
+      print(**describe(colour), cmyk: press[:inks], press: press.slice(:inside, :de2000, :total_ink))
+    end
 
     # srgb, hsl and hsb are the colour that a screen shows, brought into its gamut
     # where in_srgb is false; the other models are the colour itself.
@@ -72,15 +88,34 @@ module Magpie
     end
 
     def picture
-      options = options("--at", "--probe")
+      options = options("--at", "--probe", "--patch", "--colours", "--accents", "--leave-out-grounds")
       path = one("a picture")
-      x, y = options.fetch("--at") { raise Error, "--at X,Y is missing" }.match(/\A(-?\d+),(-?\d+)\z/)&.captures&.map(&:to_i)
-      raise Error, "--at is #{options["--at"]}: expected two whole numbers such as 120,80" unless y
-      probe = Integer(options.fetch("--probe", "5"), exception: false) or raise Error, "--probe is #{options["--probe"]}: expected a whole number"
-      reading = Picture.read(file(path), name: ::File.basename(path)).at(x, y, probe:)
-      print(average: describe(reading.average), most_common: describe(reading.most_common), spread: reading.spread,
-        verdict: reading.verdict, at: reading.at, probe: reading.probe, transparent: reading.transparent)
+      opened = -> { Picture.read(file(path), name: ::File.basename(path)) }
+      print(options.key?("--colours") ? main_colours(options, &opened) : reading(options, &opened))
     end
+
+    def reading(options)
+      x, y = options.fetch("--at") { raise Error, "--at X,Y or --colours N is missing" }.match(/\A(-?\d+),(-?\d+)\z/)&.captures&.map(&:to_i)
+      raise Error, "--at is #{options["--at"]}: expected two whole numbers such as 120,80" unless y
+      probe = whole("--probe", options.fetch("--probe", "5"))
+      tolerance = number("--patch", options["--patch"]) if options["--patch"]
+      picture = yield
+      region = tolerance ? Picture::Probe.patch(picture, x, y, tolerance) : Picture::Probe.square(picture, x, y, probe)
+      reading = picture.read(region, at: [x, y])
+      {average: describe(reading.average), most_common: describe(reading.most_common), spread: reading.spread,
+       verdict: reading.verdict, at: reading.at, probe: tolerance ? "patch" : probe, pixels: reading.pixels, transparent: reading.transparent}
+    end
+
+    def main_colours(options)
+      count = whole("--colours", options["--colours"]) unless options["--colours"] == "auto"
+      accents = number("--accents", options.fetch("--accents", "1"))
+      found = Picture::MainColours.new(Picture::Cells.new(yield), count:, accents:, leave_out: options["--leave-out-grounds"] == "yes")
+      found.to_a.map { |each| {hex: each.colour.hex, name: ColorName.suggest(each.colour), share: each.share.round(6), at: each.at, colour: each.colour.to_h} }
+    end
+
+    def whole(name, text) = Integer(text, exception: false) || raise(Error, "#{name} is #{text}: expected a whole number")
+
+    def number(name, text) = Float(text, exception: false) || raise(Error, "#{name} is #{text}: expected a number")
 
     def artwork
       options = options("--flat")
@@ -102,6 +137,35 @@ module Magpie
         {name: swatch.name, hex: swatch.colour.hex, colour: swatch.colour.to_h, shared: swatch.shared ? true : false, note: swatch.note}.compact
       end
       {name: group.name, note: group.note, swatches:}.compact
+    end
+
+    def ramp
+      options = options("--darker", "--lighter", "--darkest", "--lightest", "--turn-dark", "--turn-light", "--course")
+      given = {darker: :whole, lighter: :whole, darkest: :number, lightest: :number, turn_dark: :number, turn_light: :number}.filter_map do |name, kind|
+        option = "--#{name.to_s.tr("_", "-")}"
+        [name, send(kind, option, options[option])] if options[option]
+      end
+      given << [:course, options["--course"].to_sym] if options["--course"]
+      print(Making::Ramp.new(Color.parse(one("a colour notation")), **given.to_h).colours.map { |each| describe(each) })
+    end
+
+    def mix
+      way = options("--way").fetch("--way", "eye").to_sym
+      one, two, share = exactly(3, "two colour notations and a share")
+      print(describe(Making::Mix.of(Color.parse(one), Color.parse(two), number("the share", share), way:)))
+    end
+
+    def between
+      raise Error, "expected the number of steps and two colour notations or more" if @arguments.size < 3
+      steps, *anchors = @arguments
+      print(Making::Between.steps(anchors.map { |text| Color.parse(text) }, whole("the number of steps", steps)).map { |each| describe(each) })
+    end
+
+    def harmony
+      options = options("--spread", "--wheel")
+      base, rule = exactly(2, "a colour notation and a rule")
+      spread = number("--spread", options.fetch("--spread", "30"))
+      print(Making::Harmony.of(Color.parse(base), rule.tr(" -", "__").to_sym, spread:, wheel: options.fetch("--wheel", "light").to_sym).map { |each| describe(each) })
     end
 
     # Takes "--name value" out of the arguments.

@@ -6,14 +6,27 @@ module Magpie
     autoload :File, "magpie/picture/file"
     autoload :Pixels, "magpie/picture/pixels"
     autoload :Probe, "magpie/picture/probe"
+    autoload :Region, "magpie/picture/region"
+    autoload :Patch, "magpie/picture/patch"
+    autoload :Outline, "magpie/picture/outline"
     autoload :Reading, "magpie/picture/reading"
     autoload :MostCommon, "magpie/picture/most_common"
+    autoload :Profile, "magpie/picture/profile"
+    autoload :Tone, "magpie/picture/tone"
     autoload :Press, "magpie/picture/press"
+    autoload :Working, "magpie/picture/working"
+    autoload :Lattice, "magpie/picture/lattice"
+    autoload :Cells, "magpie/picture/cells"
+    autoload :Clusters, "magpie/picture/clusters"
+    autoload :MainColours, "magpie/picture/main_colours"
 
-    # @param bytes [String] a PNG, JPEG, WebP or GIF file
+    # @param bytes [String] a file in one of File::FORMATS
     # @param name [String] how the file is called, for messages
     # @raise [Magpie::Error] when it is not a picture, damaged or too large
-    def self.read(bytes, name: "the file") = new(File.new(bytes, name).image)
+    def self.read(bytes, name: "the file")
+      file = File.new(bytes, name)
+      new(file.image, file.facts)
+    end
 
     # @param path [String] a picture written by #store, opened without decoding again
     # @raise [Magpie::Error] when there is none
@@ -23,9 +36,13 @@ module Magpie
 
     attr_reader :image
 
+    # @return [Hash, nil] what the file was, see File#facts; nil once reopened
+    attr_reader :facts
+
     # @param image [Vips::Image] upright
-    def initialize(image)
+    def initialize(image, facts = nil)
       @image = image
+      @facts = facts
     end
 
     def width = image.width
@@ -41,7 +58,40 @@ module Magpie
     # @param probe [Integer] the side of the square in pixels, one of Probe::SIZES
     # @return [Reading]
     # @raise [Magpie::Error] when the place lies outside the picture
-    def at(x, y, probe: 5) = Probe.new(self, x, y, probe).reading
+    def at(x, y, probe: 5) = read(Probe.square(self, x, y, probe), at: [x, y])
+
+    # @param region [Region]
+    # @param at [[Integer, Integer], nil] the place it stands for, its middle if nil
+    # @return [Reading]
+    def read(region, at: nil)
+      at ||= [region.left + region.width / 2, region.top + region.height / 2]
+      Vips.call("the picture") { Reading.of(self, region, at:) }
+    end
+
+    # In three bands of 8 bits, for choosing among all pixels.
+    def working = @working ||= Working.new(image)
+
+    # @raise [Magpie::Error]
+    def check_inside(x, y)
+      return if x.between?(0, width - 1) && y.between?(0, height - 1)
+      raise Error, "#{x}, #{y} lies outside the picture, which is #{width} × #{height}"
+    end
+
+    # The picture as a screen shows it, for browsers that would show the file itself
+    # differently or not at all.
+    # @return [String] PNG bytes, 8 bits, sRGB
+    def on_screen
+      Vips.call("the picture") { shown(image).pngsave_buffer(compression: 1, strip: true) }
+    end
+
+    # What lies round a place, as PNG; `scale` enlarges its pixels.
+    def crop(x, y, width, height, scale: 1)
+      left = (x - width / 2).clamp(0, [self.width - width, 0].max)
+      top = (y - height / 2).clamp(0, [self.height - height, 0].max)
+      Vips.call("the picture") do
+        shown(image.crop(left, top, [width, self.width].min, [height, self.height].min)).zoom(scale, scale).pngsave_buffer(compression: 1, strip: true)
+      end
+    end
 
     # A small JPEG that covers width × height, for lists.
     def thumbnail(width, height)
@@ -51,7 +101,17 @@ module Magpie
         small.jpegsave_buffer(Q: 82, strip: true)
       end
     end
+
+    private
+
+    def shown(image)
+      return image if image.format == :uchar && image.interpretation == :srgb && !Pixels.profile?(image)
+      return image.colourspace(:srgb) unless Pixels.profile?(image) || image.interpretation == :cmyk
+      fallback = (image.interpretation == :cmyk) ? "cmyk" : "srgb"
+      image.icc_transform("srgb", embedded: true, input_profile: fallback, intent: :relative, depth: 8)
+    end
   end
 end
 
+require "numo/narray"
 require "magpie/picture/vips"

@@ -40,6 +40,9 @@ module Magpie
       "#{number} #{(number == 1) ? word : many}"
     end
 
+    # "340 kB", "3.1 MB"
+    def bytes(number) = (number < 1_000_000) ? "#{(number / 1000.0).ceil} kB" : "#{(number / 1_000_000.0).round(1)} MB"
+
     # "poster, badge and ticket"
     def list(words) = (words.size < 2) ? words.join : "#{words[0..-2].join(", ")} and #{words.last}"
   end

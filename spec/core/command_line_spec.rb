@@ -19,7 +19,7 @@ RSpec.describe Magpie::CommandLine do
   it "prints a colour in every model" do
     status, (colour,), _ = run("colour", "#E2705A")
     expect(status).to eq 0
-    expect(colour.keys).to eq %w[hex srgb hsl hsb lab lch oklab oklch alpha in_srgb name]
+    expect(colour.keys).to eq %w[hex srgb hsl hsb lab lch oklab oklch alpha in_srgb name cmyk press]
     expect(colour).to include("hex" => "#E2705A", "srgb" => [226.0, 112.0, 90.0], "alpha" => 1.0, "in_srgb" => true)
     expect(colour["oklch"][2]).to be_within(0.01).of(32.36)
     expect(run("colour", "color(display-p3 0 1 0)")[1][0]["in_srgb"]).to be false
@@ -36,6 +36,36 @@ RSpec.describe Magpie::CommandLine do
     expect(reading).to include("spread" => 0.0, "verdict" => "even", "at" => [3, 4], "probe" => 11)
     expect(reading["average"]["hex"]).to eq "#E2705A"
     expect(reading["most_common"]["hex"]).to eq "#E2705A"
+  end
+
+  it "prints the main colours of a picture with their share and place, and a patch" do
+    halves = file("halves.png", flat_picture(40, 20, [226, 112, 90]).draw_rect([35, 31, 85], 0, 0, 10, 20, fill: true).pngsave_buffer)
+    _, (colours,), _ = run("picture", halves, "--colours", "auto")
+    expect(colours.map { |each| each.values_at("hex", "share") }).to eq [["#E2705A", 0.75], ["#231F55", 0.25]]
+    expect(colours[1]["at"][0]).to be < 10
+    expect(run("picture", halves, "--colours", "2", "--accents", "0")[1][0].size).to eq 2
+    _, (patch,), _ = run("picture", halves, "--at", "3,3", "--patch", "4")
+    expect([patch["pixels"], patch["probe"], patch["average"]["hex"]]).to eq [200, "patch", "#231F55"]
+  end
+
+  it "prints what the press makes of a colour" do
+    _, (colour,), _ = run("colour", "cmyk 0 66 61 4")
+    expect(colour["cmyk"]).to eq [0, 66, 61, 4]
+    expect(colour["press"]).to include("inside" => true, "total_ink" => 131)
+    expect(run("colour", "#00FF00")[1][0]["press"]).to include("inside" => false, "de2000" => a_value > 10)
+  end
+
+  it "prints ramps, mixtures, steps and harmonies" do
+    ramp = run("ramp", "#E2705A", "--darker", "2", "--lighter", "1", "--turn-dark", "-30", "--course", "even")[1][0]
+    expect([ramp.size, ramp[2]["hex"]]).to eq [4, "#E2705A"]
+    expect(run("mix", "#000", "#fff", "0.5", "--way", "light")[1][0]["hex"]).to eq "#BCBCBC"
+    expect(run("between", "1", "#000", "#fff")[1][0].map { |each| each["hex"] }).to match ["#000000", a_string_starting_with("#7"), "#FFFFFF"]
+    expect(run("harmony", "#E2705A", "double-pair", "--spread", "20", "--wheel", "painter")[1][0].size).to eq 4
+    {["ramp", "#fff", "--darker", "x"] => /--darker is x/, ["mix", "#fff", "#000"] => /expected two colour notations and a share, found 2/,
+     ["between", "2", "#fff"] => /expected the number of steps/, ["harmony", "#fff", "septet"] => /no such harmony/}.each do |arguments, message|
+      status, _, errors = run(*arguments)
+      expect([status, errors]).to match [2, message]
+    end
   end
 
   it "prints an artwork and writes it flat" do
@@ -58,7 +88,8 @@ RSpec.describe Magpie::CommandLine do
     {
       ["colour", "dusky"] => /“dusky” is not a colour/, ["colour"] => /expected a colour notation, found 0 arguments/, ["colours"] => /no such command/,
       ["difference", "#fff"] => /expected two colour notations, found 1 argument/, ["picture", "/nowhere.png", "--at", "1,1"] => /cannot be read: no such file/,
-      ["picture", "x.png"] => /--at X,Y is missing/, ["picture", "x.png", "--at", "1;1"] => /--at is 1;1/, ["artwork", "--flat"] => /--flat needs a value/,
+      ["picture", "x.png"] => /--at X,Y or --colours N is missing/, ["picture", "x.png", "--at", "1;1"] => /--at is 1;1/,
+      ["picture", "x.png", "--colours", "many"] => /--colours is many: expected a whole number/, ["picture", "x.png", "--at", "1,1", "--patch", "soft"] => /--patch is soft/, ["artwork", "--flat"] => /--flat needs a value/,
       ["artwork", file("a.svg", "<p/>")] => /a.svg is not an SVG: there is no <svg> in it/, ["palette", file("p.tokens.json", "{}x")] => /p.tokens.json: it is not valid JSON/
     }.each do |arguments, message|
       status, output, errors = run(*arguments)

@@ -77,11 +77,91 @@ RSpec.describe Magpie::Picture do
     expect(read(flat_picture(3, 3, [9, 9, 9]).bandjoin(Vips::Image.black(3, 3).cast(:uchar))).at(1, 1, probe: 3).average).to be_nil
   end
 
-  it "stands upright as EXIF says" do
-    image = picture_of([[[255, 0, 0]] * 4 + [[0, 0, 255]] * 4] * 4).mutate { |copy| copy.set_type!(GObject::GINT_TYPE, "orientation", 6) }
-    picture = described_class.read(image.jpegsave_buffer(Q: 100, subsample_mode: :off))
-    expect([picture.width, picture.height]).to eq [4, 8]
-    expect(picture.at(1, 1, probe: 1).average.rgb255.map(&:round)).to eq([254, 0, 0]).or eq([255, 0, 0])
+  it "stands upright, whichever way EXIF says that it lies" do
+    # A picture whose corners are red, green, blue and white from the top left on.
+    corners = {[0, 0] => [255, 0, 0], [7, 0] => [0, 255, 0], [7, 3] => [0, 0, 255], [0, 3] => [255, 255, 255]}
+    upright = corners.reduce(flat_picture(8, 4, [90, 90, 90])) { |image, ((x, y), rgb)| image.draw_rect(rgb, x, y, 1, 1) }
+    as_stored = {1 => upright, 2 => upright.fliphor, 3 => upright.rot180, 4 => upright.flipver, 5 => upright.rot270.flipver,
+                 6 => upright.rot270, 7 => upright.rot90.flipver, 8 => upright.rot90}
+    as_stored.each do |orientation, image|
+      turned = image.mutate { |copy| copy.set_type!(GObject::GINT_TYPE, "orientation", orientation) }
+      picture = described_class.read(turned.tiffsave_buffer)
+      read = corners.keys.map { |x, y| picture.at(x, y, probe: 1).average.rgb255.map(&:round) }
+      expect(read).to eq(corners.values), "orientation #{orientation}"
+    end
+  end
+
+  describe "formats" do
+    let(:flat) { flat_picture(24, 16, [226, 112, 90]) }
+
+    def difference(bytes, wanted = Magpie::Color.srgb8(226, 112, 90))
+      Magpie::Difference.de2000(described_class.read(bytes).at(12, 8).average, wanted)
+    end
+
+    it "reads each" do
+      exact = [flat.pngsave_buffer, flat.pngsave_buffer(interlace: true), flat.webpsave_buffer(lossless: true), flat.tiffsave_buffer(compression: :lzw),
+        flat.tiffsave_buffer(tile: true, pyramid: true), (flat * 257).cast(:ushort).copy(interpretation: :rgb16).tiffsave_buffer, flat.colourspace(:scrgb).tiffsave_buffer]
+      expect(exact.map { |bytes| difference(bytes) }).to all(be < 0.01)
+      nearly = [flat.jpegsave_buffer(Q: 95), flat.gifsave_buffer, flat.heifsave_buffer(compression: :av1, Q: 95), flat.colourspace(:lab).tiffsave_buffer]
+      expect(nearly.map { |bytes| difference(bytes) }).to all(be < 1.5)
+    end
+
+    it "reads a palette, one bit, and the first of several pages" do
+      colours = noise_picture(40, 40, [90, 120, 60], 30).pngsave_buffer(palette: true, bitdepth: 4)
+      expect(described_class.read(colours).at(20, 20, probe: 1).average.rgb255.map(&:round)).to eq Vips::Image.pngload_buffer(colours).getpoint(20, 20)
+      bits = (Vips::Image.xyz(16, 16)[0] >= 8).tiffsave_buffer(bitdepth: 1)
+      expect([3, 12].map { |x| described_class.read(bits).at(x, 4, probe: 1).average.hex }).to eq %w[#000000 #FFFFFF]
+      pages = flat.join(flat_picture(24, 16, [0, 0, 0]), :vertical).mutate { |copy| copy.set_type!(GObject::GINT_TYPE, "page-height", 16) }
+      expect(described_class.read(pages.tiffsave_buffer).height).to eq 16
+    end
+
+    it "reads ink by the picture's profile, or by a common one" do
+      ink = flat.icc_transform("cmyk", input_profile: "srgb", depth: 8)
+      expect([ink.tiffsave_buffer, ink.jpegsave_buffer(Q: 100)].map { |bytes| difference(bytes) }).to all(be < 4)
+      bare = ink.copy_memory.mutate { |copy| copy.remove!("icc-profile-data") }.tiffsave_buffer
+      expect(difference(bare)).to be < 4
+      expect(described_class.read(bare).facts).to include(space: "CMYK without a profile", plain: false)
+    end
+
+    it "reads 16 bits of a wide gamut beyond what sRGB holds" do
+      vivid = Magpie::Color.new(:display_p3, [0.1, 0.95, 0.2])
+      wide = (Vips::Image.black(9, 9, bands: 3) + vivid.components.map { |v| v * 65_535 }).cast(:ushort).copy(interpretation: :rgb16)
+      p3 = flat.icc_transform("p3", input_profile: "srgb").get("icc-profile-data")
+      wide = wide.mutate { |copy| copy.set_type!(Vips::BLOB_TYPE, "icc-profile-data", p3) }
+      read = described_class.read(wide.pngsave_buffer).at(4, 4).average
+      expect(read.in_srgb?).to be false
+      expect(Magpie::Difference.de2000(read, vivid)).to be < 0.3
+    end
+
+    it "draws an SVG, and nothing that it would load" do
+      drawing = %(<svg xmlns="http://www.w3.org/2000/svg" xmlns:xlink="http://www.w3.org/1999/xlink" width="60" height="30"><script>x</script><image xlink:href="file:///etc/hostname"/><rect width="60" height="30" style="fill:#E2705A"/></svg>)
+      picture = described_class.read(drawing)
+      expect([picture.width, picture.height, picture.at(900, 700).average.hex]).to eq [2400, 1200, "#E2705A"]
+      expect { described_class.read("<svg xmlns='http://www.w3.org/2000/svg'><rect", name: "torn.svg") }.to raise_error(Magpie::Error, /torn.svg/)
+    end
+
+    it "tells what the file was" do
+      p3 = flat.icc_transform("p3", input_profile: "srgb")
+      expect(described_class.read(flat.pngsave_buffer).facts).to include(format: "PNG", bits: 8, space: "sRGB", plain: true)
+      expect(described_class.read(p3.jpegsave_buffer).facts).to include(format: "JPEG", space: "sP3C", plain: false).or include(space: a_string_matching(/P3/), plain: false)
+      expect(described_class.read(flat.colourspace(:grey16).pngsave_buffer).facts).to include(bits: 16, space: "grey", plain: false)
+      expect(described_class.read(flat.tiffsave_buffer).facts).to include(format: "TIFF", plain: false)
+    end
+
+    it "shows on a screen what it reads" do
+      [flat.icc_transform("p3", input_profile: "srgb"), flat.icc_transform("cmyk", input_profile: "srgb"), flat.colourspace(:rgb16)].each do |image|
+        picture = described_class.read(image.tiffsave_buffer)
+        shown = Vips::Image.pngload_buffer(picture.on_screen)
+        expect([shown.format, shown.bands, shown.get_typeof("icc-profile-data")]).to eq [:uchar, 3, 0]
+        expect(Magpie::Difference.de2000(Magpie::Color.srgb8(*shown.getpoint(4, 4)), picture.at(4, 4).average)).to be < 0.5
+      end
+    end
+
+    it "names a profile, and survives one that is torn" do
+      profile = flat.icc_transform("p3", input_profile: "srgb").get("icc-profile-data")
+      expect(Magpie::Picture::Profile.name(profile)).to match(/P3|sP3C/)
+      (0..400).step(7) { |length| expect(Magpie::Picture::Profile.name(profile.byteslice(0, length))).to be_a(String) }
+    end
   end
 
   it "is the same after it was stored and reopened" do
@@ -96,7 +176,7 @@ RSpec.describe Magpie::Picture do
     it "says what each is" do
       jpeg = noise_picture(300, 200, [90, 90, 90], 40).jpegsave_buffer
       {
-        "" => /plate.png is empty/, "just words" => /plate.png is not a picture that I can read: expected PNG, JPEG, WebP or GIF, found text/,
+        "" => /plate.png is empty/, "just words" => /plate.png is not a picture that I can read: expected PNG, JPEG, WebP, GIF, TIFF, AVIF, HEIC or SVG, found text/,
         jpeg[0, jpeg.size / 2] => /plate.png is damaged: it ends too early/, "\x00\x01\x02\x03" => /found a file that begins with 00 01 02 03/,
         jpeg[0, 300] => /plate.png is damaged/
       }.each { |bytes, message| expect { described_class.read(bytes, name: "plate.png") }.to raise_error(Magpie::Error, message) }

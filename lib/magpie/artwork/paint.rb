@@ -1,13 +1,15 @@
 module Magpie
   class Artwork
-    # What a place holds: nothing, a plain colour, or a reference to a gradient or
-    # pattern of the artwork; and how opaque it is, 0..1.
-    # @!attribute kind [Symbol] :none, :colour or :reference
+    # What a place holds: nothing, a plain colour, a reference to a gradient or
+    # pattern of the artwork, or a gradient or pattern of a palette; and how opaque it
+    # is, 0..1.
+    # @!attribute kind [Symbol] :none, :colour, :reference or :compound
+    # @!attribute compound [Palette::Compound, nil]
     # @!attribute colour [Color, nil]
     # @!attribute reference [String, nil] such as "url(#sky)"
     # @!attribute swatch [String, nil] what rendering puts in the colour's stead,
     #   set by whoever knows about swatches
-    Paint = Struct.new(:kind, :colour, :reference, :opacity, :swatch, keyword_init: true) do
+    Paint = Struct.new(:kind, :colour, :reference, :opacity, :swatch, :compound, keyword_init: true) do
       def self.none = new(kind: :none, opacity: 1.0)
 
       # @param text [String] an SVG paint, resolved

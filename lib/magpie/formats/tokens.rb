@@ -32,7 +32,11 @@ module Magpie
       def read(text, name) = Reader.new(text, name).result
 
       # @return [Array<String>]
-      def losses(_palette) = []
+      def losses(palette)
+        compounds = palette.swatches.count(&:compound)
+        return [] if compounds.zero?
+        ["#{Text.count(compounds, "gradient or pattern").sub("gradient or patterns", "gradients or patterns")} #{(compounds == 1) ? "goes as the colour in its" : "go as the colour in their"} middle"]
+      end
 
       def write(palette) = Writer.new(palette).text
     end

@@ -52,7 +52,10 @@ module Magpie
       }.freeze
 
       # Decimals that tell any two eight-bit colours apart.
-      DECIMALS = {rgb: [0, 0, 0], hsb: [0, 0, 0], hsl: [0, 0, 0], lab: [1, 1, 1], lch: [1, 1, 1], oklab: [3, 3, 3], oklch: [3, 3, 1]}.freeze
+      DECIMALS = {rgb: [0, 0, 0], hsb: [0, 0, 0], hsl: [0, 0, 0], lab: [1, 1, 1], lch: [1, 1, 1], oklab: [3, 3, 3], oklch: [3, 3, 1], cmyk: [0, 0, 0, 0]}.freeze
+
+      # What CSS calls a model, where that is another name.
+      CSS_NAMES = {cmyk: "device-cmyk"}.freeze
 
       module_function
 
@@ -63,11 +66,12 @@ module Magpie
       def write(color, model)
         return color.hex if model == :hex
         opacity = " / #{short(color.alpha, 3)}" unless color.opaque?
-        "#{model}(#{rounded(color, model).zip(units(model)).map { |number, unit| "#{number}#{unit unless unit == "°"}" }.join(" ")}#{opacity})"
+        "#{CSS_NAMES.fetch(model, model)}(#{rounded(color, model).zip(units(model)).map { |number, unit| "#{number}#{unit unless unit == "°"}" }.join(" ")}#{opacity})"
       end
 
       def numbers(color, model)
         return color.hex if model == :hex
+        return rounded(color, model).join(" ") if model == :cmyk # per cent goes without saying
         rounded(color, model).zip(units(model)).map(&:join).join(" ")
       end
 

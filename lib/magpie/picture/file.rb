@@ -11,12 +11,20 @@ module Magpie
         Format.new("PNG", "image/png", /\A\x89PNG\r\n\x1A\n/n, :pngload_buffer),
         Format.new("JPEG", "image/jpeg", /\A\xFF\xD8\xFF/n, :jpegload_buffer),
         Format.new("WebP", "image/webp", /\ARIFF.{4}WEBP/mn, :webpload_buffer),
-        Format.new("GIF", "image/gif", /\AGIF8[79]a/n, :gifload_buffer)
+        Format.new("GIF", "image/gif", /\AGIF8[79]a/n, :gifload_buffer),
+        Format.new("TIFF", "image/tiff", /\A(II[*+]\0|MM\0[*+])/n, :tiffload_buffer),
+        Format.new("AVIF", "image/avif", /\A.{4}ftyp(avif|avis)/mn, :heifload_buffer),
+        Format.new("HEIC", "image/heic", /\A.{4}ftyp(heic|heix|heim|heis|hevc|mif1|msf1)/mn, :heifload_buffer),
+        Format.new("SVG", "image/svg+xml", /\A(\xEF\xBB\xBF)?\s*<(\?xml|!DOCTYPE svg|!--|svg[\s>])/n, :svg)
       ].freeze
+      NAMES = Text.list(FORMATS.map(&:name)).sub(" and ", " or ")
+
+      # A drawing has no pixels of its own; it is drawn so that its longer side has these.
+      DRAWN = 2400
 
       # @return [Format, nil]
       def self.format(bytes)
-        start = bytes.byteslice(0, 16).b
+        start = bytes.byteslice(0, 200).b
         FORMATS.find { |format| format.signature.match?(start) }
       end
 
@@ -25,14 +33,18 @@ module Magpie
         @name = name
       end
 
+      # What the file is: {format, bits, space, plain, bytes}. `plain` says that a
+      # browser shows the file itself exactly as it is read here.
+      attr_reader :facts
+
       # @return [Vips::Image] decoded, upright, in memory; carries a profile only
       #   where it is another than sRGB
       # @raise [Magpie::Error]
       def image
         raise Error, "#{@name} is empty" if @bytes.empty?
         raise Error, "#{@name} has #{@bytes.bytesize / 1_048_576} MB, the limit is 60 MB" if @bytes.bytesize > LARGEST_BYTES
-        format = File.format(@bytes) or raise Error, "#{@name} is not a picture that I can read: expected PNG, JPEG, WebP or GIF, found #{found}"
-        Vips.call(@name) { decode(format) }
+        format = File.format(@bytes) or raise Error, "#{@name} is not a picture that I can read: expected #{NAMES}, found #{found}"
+        Vips.call(@name) { (format.loader == :svg) ? draw : decode(format) }
       end
 
       private
@@ -40,10 +52,51 @@ module Magpie
       def decode(format)
         header = ::Vips::Image.public_send(format.loader, @bytes)
         check_size(header)
-        pixels = ::Vips::Image.public_send(format.loader, @bytes, fail_on: :truncated).autorot
-        pixels.avg # decodes it all, so that damage shows now and not in some later reading
-        (pixels.get_typeof("icc-profile-data") != 0 && Pixels.srgb_profile?(pixels)) ? without_profile(pixels) : pixels
+        upright = ::Vips::Image.public_send(format.loader, @bytes, fail_on: :truncated).autorot
+        upright.avg # decodes it all, so that damage shows now and not in some later reading
+        pixels = known(upright)
+        pixels = without_profile(pixels) if Pixels.profile?(pixels) && Pixels.srgb_profile?(pixels)
+        @facts = {format: format.name, bits: bits(header), space: space(pixels), plain: plain?(format, header, pixels), bytes: @bytes.bytesize}
+        pixels
       end
+
+      # Sanitised as an artwork is, so that it can load nothing and run nothing.
+      def draw
+        drawing = Artwork.read(@bytes, name: @name).flat
+        header = ::Vips::Image.svgload_buffer(drawing)
+        scale = DRAWN / [header.width, header.height].max.to_f
+        @facts = {format: "SVG", bits: 8, space: "sRGB", plain: false, bytes: @bytes.bytesize}
+        ::Vips::Image.svgload_buffer(drawing, scale:).copy(interpretation: :srgb).copy_memory
+      end
+
+      # Brings what pictures rarely are (Lab, XYZ, float greys, one bit) to what
+      # Pixels knows.
+      def known(image)
+        raise Error, "#{@name} has #{image.bands} bands: expected 1 to 5" if image.bands > 5 || image.interpretation == :multiband && image.bands > 4
+        case [image.interpretation, image.format]
+        in [:srgb | :"b-w" | :cmyk, :uchar] | [:rgb16 | :grey16 | :cmyk, :ushort] | [:scrgb, :float] then image
+        in [:rgb | :multiband, :uchar] then image.copy(interpretation: (image.bands < 3) ? :"b-w" : :srgb)
+        in [_, :uchar | :ushort | :float | :double] | [:labs, :short] then image.colourspace(:rgb16)
+        else raise Error, "#{@name} holds #{image.format} numbers in #{image.interpretation}: expected whole numbers of 8 or 16 bits"
+        end
+      end
+
+      def bits(header) = {uchar: 8, ushort: 16, short: 16}.fetch(header.format, 32)
+
+      def space(pixels)
+        return Profile.name(pixels.get("icc-profile-data")) if Pixels.profile?(pixels)
+        {cmyk: "CMYK without a profile", "b-w": "grey", grey16: "grey"}.fetch(pixels.interpretation, "sRGB")
+      end
+
+      def plain?(format, header, pixels)
+        %w[PNG JPEG WebP GIF].include?(format.name) && pixels.format == :uchar && pixels.interpretation != :cmyk && !Pixels.profile?(pixels) &&
+          (format.name == "JPEG" || !turned?(header)) && !moving?(header)
+      end
+
+      def turned?(header) = header.get_typeof("orientation") != 0 && header.get("orientation") > 1
+
+      # Browsers play what moves; read is its first picture.
+      def moving?(header) = header.get_typeof("n-pages") != 0 && header.get("n-pages") > 1 || @bytes.byteslice(0, 4096).b.include?("acTL")
 
       def check_size(header)
         pixels = header.width * header.height

@@ -1,54 +1,51 @@
 module Magpie
   class Picture
-    # A square of pixels round a place. At the picture's edge it reads the part of
-    # the square that lies inside.
-    class Probe
+    # Which pixels are read, in one of three ways. Each gives a Region.
+    module Probe
       SIZES = [1, 3, 5, 11, 31].freeze
+      TOLERANCES = (0.5..40)
+      MOST_CORNERS = 4000
 
+      module_function
+
+      # A square of pixels round a place. At the picture's edge it is the part of the
+      # square that lies inside.
       # @raise [Magpie::Error]
-      def initialize(picture, x, y, size)
+      def square(picture, x, y, size)
         raise Error, "the probe is #{size} px: expected #{SIZES[0..-2].join(", ")} or #{SIZES.last}" unless SIZES.include?(size)
-        unless x.between?(0, picture.width - 1) && y.between?(0, picture.height - 1)
-          raise Error, "#{x}, #{y} lies outside the picture, which is #{picture.width} × #{picture.height}"
-        end
-        @picture, @x, @y, @size = picture, x, y, size
+        picture.check_inside(x, y)
+        reach = size / 2
+        left, top = [x - reach, 0].max, [y - reach, 0].max
+        right, bottom = [x + reach, picture.width - 1].min, [y + reach, picture.height - 1].min
+        Region.new(left, top, right - left + 1, bottom - top + 1)
       end
 
-      # @return [Reading]
-      def reading
-        pixels = Vips.call("the picture") { Pixels.of(crop) }
-        visible = pixels.select { |pixel| pixel.alpha > 0 }
-        transparent = pixels.sum(&:count) - visible.sum(&:count)
-        return empty(transparent) if visible.empty?
-        average = average(visible)
-        Reading.new(average:, most_common: MostCommon.of(visible), spread: spread(visible, average),
-          at: [@x, @y], probe: @size, transparent:)
+      # What lies inside a line drawn by hand. Where it crosses itself, the odd parts.
+      # @param corners [Array<[Numeric, Numeric]>] in pixels, from the picture's top left
+      # @raise [Magpie::Error]
+      def round(picture, corners)
+        raise Error, "an outline needs at least three corners and at most #{MOST_CORNERS}" unless corners.size.between?(3, MOST_CORNERS)
+        (left, right), (top, bottom) = corners.transpose.zip([picture.width, picture.height]).map { |values, side| [values.min.floor.clamp(0, side), values.max.ceil.clamp(0, side)] }
+        mask = outline(corners.map { |x, y| [x - left, y - top] }, right - left, bottom - top) if right > left && bottom > top
+        raise Error, "the outline holds no pixel: draw it larger" unless mask && mask.max > 0
+        Region.new(left, top, right - left, bottom - top, mask)
       end
 
-      private
-
-      def empty(transparent) = Reading.new(spread: 0.0, at: [@x, @y], probe: @size, transparent:)
-
-      def crop
-        reach = @size / 2
-        left, top = [@x - reach, 0].max, [@y - reach, 0].max
-        right, bottom = [@x + reach, @picture.width - 1].min, [@y + reach, @picture.height - 1].min
-        @picture.image.crop(left, top, right - left + 1, bottom - top + 1)
+      # The patch of like colour that grows from a pixel.
+      # @param tolerance [Float] ΔE00
+      # @return [Patch] a Region that knows its outline
+      # @raise [Magpie::Error]
+      def patch(picture, x, y, tolerance)
+        raise Error, "the tolerance is #{tolerance}: expected 0.5 to 40" unless TOLERANCES.cover?(tolerance)
+        picture.check_inside(x, y)
+        Patch.grow(picture, x, y, tolerance)
       end
 
-      # In linear light, as lenses and eyes add it up. A half transparent pixel
-      # counts by half.
-      def average(pixels)
-        weight = pixels.sum { |pixel| pixel.count * pixel.alpha }
-        mean = (0..2).map { |band| pixels.sum { |pixel| pixel.linear[band] * pixel.count * pixel.alpha } / weight }
-        coverage = weight / pixels.sum(&:count)
-        Color.new(:srgb_linear, mean, (coverage > 0.999) ? 1.0 : coverage).to(:srgb)
-      end
-
-      def spread(pixels, average)
-        middle = average.in(:lab)
-        total = pixels.sum(&:count)
-        pixels.sum { |pixel| Difference::Ciede2000.of(middle, Color.new(:srgb_linear, pixel.linear).in(:lab)) * pixel.count } / total
+      # A pixel is inside when its middle is.
+      def outline(corners, width, height)
+        path = corners.map { |x, y| format("%.2f,%.2f", x, y) }.join(" ")
+        drawing = %(<svg xmlns="http://www.w3.org/2000/svg" width="#{width}" height="#{height}"><polygon points="#{path}" fill-rule="evenodd" shape-rendering="crispEdges"/></svg>)
+        (::Vips::Image.svgload_buffer(drawing, unlimited: true).extract_band(3) > 127).copy_memory
       end
     end
   end

@@ -20,7 +20,8 @@ module Magpie
 
       def reason(message)
         return "it ends too early, a part of the file is missing" if message.match?(/premature end|truncat|too short|unexpected end|read error|libspng read|out of data/i)
-        message.lines.map(&:strip).reject(&:empty?).uniq.first.to_s
+        words = message.lines.map(&:strip).reject(&:empty?).uniq.first.to_s
+        ["", ::Vips::Error.name].include?(words) ? "it cannot be decoded" : words # libvips does not always say why
       end
     end
   end

@@ -92,7 +92,8 @@ module Magpie
           ours = extension(node)
           group_at(place[0..-2], parent_of(place)).swatches << Palette::Swatch.new(
             name: Text.name(ours["name"] || place.last), colour: exact(ours, colour), shared: ours["shared"] == true,
-            note: description(node), definition: ours["definition"]
+            note: description(node), definition: ours["definition"],
+            code: ours["code"]&.then { |code| Text.name(code, longest: 80) }, kind: (ours["kind"] if ours["kind"] == "spot")
           )
         rescue Error => error
           raise if error.message.include?("alias")

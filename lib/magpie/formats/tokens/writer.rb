@@ -29,7 +29,7 @@ module Magpie
 
         def token(swatch)
           colour = swatch.colour
-          ours = {"name" => swatch.name, "shared" => (true if swatch.shared), "definition" => swatch.definition}
+          ours = {"name" => swatch.name, "shared" => (true if swatch.shared), "definition" => swatch.definition, "code" => swatch.code, "kind" => swatch.kind}
           ours["colour"] = colour.to_h unless MODELS[colour.model]
           {"$value" => value(MODELS[colour.model] ? colour : colour.to(:srgb))}.merge(described(swatch.note, ours))
         end

@@ -1,0 +1,66 @@
+module Magpie
+  class Palette
+    # All pairs of colours that are closer than a limit, by CIEDE2000.
+    #
+    # Only pairs that can be close are measured. With the terms of Sharma, Wu, Dalal
+    # 2005, ΔE00² is (ΔL/SL)² plus a form in ΔC/SC and ΔH/SH whose mixed term RT is
+    # between −√3 and √3, so that it is at least 1 − √3/2 of the sum of the squares;
+    # hence a pair within the limit has
+    #   |ΔL| ≤ limit · SL, and SL ≤ 1.75,
+    #   √(Δa² + Δb²) ≤ limit · SC / √(1 − √3/2), and SC ≤ 1 + 0.045 · 1.5 · mean C.
+    module Twins
+      LIMIT = 2.0
+      STEEPEST = 1.75 # SL of black and white
+      ACROSS = 1 / Math.sqrt(1 - Math.sqrt(3) / 2)
+      OPACITY = 0.02 # by so much twins may differ in opacity
+
+      module_function
+
+      # @param colours [Array<Color>]
+      # @param limit [Float] ΔE00
+      # @return [Array<[Integer, Integer, Float]>] indices, the lower first, and ΔE00;
+      #   nearest first
+      def pairs(colours, limit: LIMIT)
+        found = near(Bulk.columns(colours.map { |colour| colour.in(:lab) }), limit) if colours.size > 1
+        alike = found.to_a.select { |i, j, _| (colours[i].alpha - colours[j].alpha).abs <= OPACITY }
+        alike.sort_by { |i, j, difference| [difference, i, j] }
+      end
+
+      # @param lab [Array<Numo::DFloat>] three columns
+      # @return [Array<[Integer, Integer, Float]>] in no order
+      def near(lab, limit)
+        order = lab[0].sort_index
+        sorted = lab.map { |column| column[order].dup }
+        first, second = candidates(sorted, limit)
+        return [] if first.empty?
+        difference = Bulk.de2000(sorted.map { |column| column[first].dup }, sorted.map { |column| column[second].dup })
+        close = (difference <= limit).where
+        [order[first[close]], order[second[close]], difference[close]].map(&:to_a).transpose
+          .map { |i, j, de| [[i, j].min, [i, j].max, de] }
+      end
+
+      # Pairs of rows that can be within the limit, each against those that follow it
+      # in lightness.
+      # @return [[Numo::Int32, Numo::Int32]]
+      def candidates(sorted, limit)
+        count = sorted[0].size
+        chroma = Bulk::NMath.hypot(sorted[1], sorted[2])
+        pairs = (1...count).lazy.map { |away| level(sorted, chroma, away, limit) }.take_while { |rows| rows }
+        pairs = pairs.with_index(1).map { |rows, away| [rows, rows + away] }.reject { |rows, _| rows.empty? }.to_a
+        return [[], []] if pairs.empty?
+        pairs.transpose.map { |parts| Numo::Int32.cast(parts.flat_map(&:to_a)) }
+      end
+
+      # Rows whose neighbour so many places on can be close; nil when none is even
+      # near in lightness, and so none farther on is.
+      def level(sorted, chroma, away, limit)
+        here, there = 0...(chroma.size - away), away...chroma.size
+        light = (sorted[0][there] - sorted[0][here]) <= limit * STEEPEST
+        return nil unless light.any?
+        reach = limit * ACROSS * (1 + 0.03375 * (chroma[here] + chroma[there]))
+        da, db = [1, 2].map { |axis| sorted[axis][there] - sorted[axis][here] }
+        (light & (da * da + db * db <= reach * reach)).where
+      end
+    end
+  end
+end

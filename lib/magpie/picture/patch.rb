@@ -1,0 +1,56 @@
+module Magpie
+  class Picture
+    # A region that grew from a pixel over all neighbours within a tolerance.
+    class Patch < Region
+      # Half the side of the square whose mean is the colour to be like, so that one
+      # noisy pixel does not decide.
+      SEED_REACH = 1
+      # A coarse search of the whole space tells how far the tolerance goes.
+      SPARE = 1.25
+
+      # @param tolerance [Float] ΔE00
+      # @return [Patch]
+      # @raise [Magpie::Error] where there is no colour
+      def self.grow(picture, x, y, tolerance)
+        working = picture.working
+        raise Error, "#{x}, #{y} is transparent: there is no colour to grow from" if working.visible && working.visible.getpoint(x, y).first.zero?
+        like = like(working, seed(working, x, y, tolerance), tolerance)
+        like = like.draw_rect([255], x, y, 1, 1)
+        grown = (like.draw_flood([128], x, y, equal: true) == 128).copy_memory
+        (left, right), (top, bottom) = grown.project.map { |sums| Pixels.numbers(sums.cast(:double)).ne(0).where.minmax }
+        new(left, top, right - left + 1, bottom - top + 1, grown.crop(left, top, right - left + 1, bottom - top + 1))
+      end
+
+      # The Lab colour of the neighbourhood, or of the pixel alone if it stands out.
+      def self.seed(working, x, y, tolerance)
+        left, top = [x - SEED_REACH, 0].max, [y - SEED_REACH, 0].max
+        right, bottom = [x + SEED_REACH, working.image.width - 1].min, [y + SEED_REACH, working.image.height - 1].min
+        near = Numo::DFloat.cast(Pixels.numbers(working.image.crop(left, top, right - left + 1, bottom - top + 1)))
+        mean = working.linear((0..2).map { |band| near[true, band] }).map(&:mean)
+        mean, own = [mean, working.linear(working.at(x, y).map { |v| Numo::DFloat[v] }).map { |c| c[0] }].map { |linear| Color.new(:srgb_linear, linear).in(:lab) }
+        (Difference::Ciede2000.of(mean, own) > tolerance) ? own : mean
+      end
+
+      # 255 where a pixel is within the tolerance. The lattice's whole 8-bit cube
+      # says where such colours lie at all; a second one divides just that window.
+      def self.like(working, seed, tolerance)
+        coarse = Lattice.new
+        middles = coarse.middles
+        inside = (difference(working, seed, middles) < tolerance * SPARE + 2).where
+        window = middles.map { |column| inside.empty? ? [0, 255] : [column[inside].min - 7, column[inside].max + 7].map { |v| v.round.clamp(0, 255) } }
+        fine = Lattice.new(window)
+        table = Numo::UInt8.zeros(Lattice::NOWHERE + 1)
+        table[0...Lattice::CELLS][difference(working, seed, fine.middles) < tolerance] = 255
+        lookup = ::Vips::Image.new_from_memory_copy(table.to_binary, table.size, 1, 1, :uchar)
+        fine.index(working).maplut(lookup).copy_memory
+      end
+
+      def self.difference(working, seed, columns) = Bulk.de2000(seed, Bulk.linear_to_lab(working.linear(columns)))
+
+      private_class_method :seed, :like, :difference
+
+      # @return [Array<[Integer, Integer]>] corners of the outer edge, in pixels of the picture
+      def outline = Outline.of(mask).map { |x, y| [x + left, y + top] }
+    end
+  end
+end

@@ -1,0 +1,200 @@
+RSpec.describe Magpie::Palette do
+  def hex(text) = Magpie::Color.parse(text)
+
+  def random_colours(random, count) = Array.new(count) { Magpie::Color.new(:srgb, Array.new(3) { random.rand }) }
+
+  Named = Struct.new(:name, :colour) unless const_defined?(:Named)
+
+  describe Magpie::Palette::Twins do
+    it "finds the same pairs as measuring each with each, whatever the limit" do
+      random = Random.new(12)
+      near = random_colours(random, 40).flat_map { |colour| [colour, Magpie::Color.new(:srgb, colour.in(:srgb).map { |v| (v + random.rand(-0.02..0.02)).clamp(0, 1) })] }
+      blues = Array.new(60) { Magpie::Color.new(:srgb, [random.rand * 0.05, random.rand * 0.05, random.rand(0.8..1.0)]) } # where RT is largest
+      colours = [*random_colours(random, 120), *near, *blues, hex("#000"), hex("#000"), hex("#fff")]
+      [0.5, 2.0, 6.0].each do |limit|
+        plain = (0...colours.size).to_a.combination(2).filter_map { |i, j| [i, j] if Magpie::Difference.de2000(colours[i], colours[j]) <= limit }
+        found = described_class.pairs(colours, limit:)
+        expect(found.map { |i, j, _| [i, j] }).to match_array plain
+        expect(found.map(&:last)).to eq found.map(&:last).sort
+      end
+    end
+
+    it "knows none in nothing, in one, and in two that differ in opacity" do
+      expect(described_class.pairs([])).to eq []
+      expect(described_class.pairs([hex("#E46F58")])).to eq []
+      expect(described_class.pairs([hex("#E46F58"), hex("#E46F5880")])).to eq []
+      expect(described_class.pairs([hex("#E46F58"), hex("#E2705A")]).first.last).to be_within(0.001).of(0.519)
+    end
+  end
+
+  describe Magpie::Palette::Confusable do
+    it "finds a red and a green that look alike without red or green cones, once" do
+      pairs = described_class.pairs([hex("#B03A2E"), hex("#5D6B12"), hex("#231F55")], limit: 9.0)
+      expect(pairs.map { |pair| [pair.first, pair.second] }).to eq [[0, 1]]
+      expect(pairs.first.plain).to be > 30
+      expect(pairs.first.seen).to be <= 9
+      expect(%i[red green]).to include pairs.first.kind
+    end
+
+    it "leaves out what nobody tells apart" do
+      expect(described_class.pairs([hex("#E46F58"), hex("#E2705A")])).to eq []
+    end
+  end
+
+  describe Magpie::Palette::Reversals do
+    it "finds where a ramp turns back, and asks nothing of what is no ramp" do
+      ramp = %w[#231F55 #5F3566 #E46F58 #A35166 #F3BA70 #FBDEA9].map { |text| hex(text) }
+      expect(described_class.of(ramp)).to eq [3]
+      expect(described_class.of(ramp.reverse)).to eq [3]
+      expect(described_class.of(ramp.values_at(0, 1, 3, 2, 4, 5))).to eq []
+      expect(described_class.of(%w[#6B4A20 #B88A33 #FFCE5C #2F8FA3 #C24E86].map { |text| hex(text) })).to eq []
+      expect(described_class.of(ramp.first(3))).to eq []
+      expect(described_class.of([hex("#808080")] * 6)).to eq []
+    end
+  end
+
+  describe Magpie::Palette::Readable do
+    it "moves text just so far that its contrast is enough, hue kept" do
+      text, ground = hex("#C24E86"), hex("#5F3566")
+      adjusted = described_class.adjusted(text, ground)
+      ratio = Magpie::Contrast.ratio(hex(adjusted.hex), ground)
+      expect(ratio).to be_between(4.5, 4.75)
+      expect(adjusted.in(:oklch)[2]).to be_within(2).of(text.in(:oklch)[2])
+      expect(adjusted.in(:oklch)[0]).to be > text.in(:oklch)[0]
+    end
+
+    it "says when no lightness is enough" do
+      expect(described_class.adjusted(hex("#808080"), hex("#808080"), limit: 7)).to be_nil
+    end
+  end
+
+  describe Magpie::Palette::Shift do
+    let(:colours) { random_colours(Random.new(3), 60) }
+
+    it "does nothing with nothing, and stays in the screen's gamut with anything" do
+      expect(described_class.new.of(colours.first)).to equal colours.first
+      shift = described_class.new(lightness: 12, chroma: 60, hue: 40, contrast: 30, warmth: 80)
+      expect(colours.map { |colour| shift.of(colour) }).to all(satisfy { |colour| Magpie::Gamut.srgb?(colour) })
+    end
+
+    it "moves each by the same: lightness in hundredths, chroma by share, hue by degrees" do
+      greyish = colours.map { |colour| Magpie::Color.new(:oklch, [0.5, 0.04, colour.in(:oklch)[2]]) }
+      greyish.each do |colour|
+        l, c, h = described_class.new(lightness: 4, chroma: -50, hue: 20).of(colour).in(:oklch)
+        expect([l, c, h]).to match [be_within(1e-9).of(0.54), be_within(1e-9).of(0.02), be_within(1e-6).of((colour.in(:oklch)[2] + 20) % 360)]
+      end
+    end
+
+    it "spreads lightness about the middle, and warms toward amber but for black and white" do
+      contrast = described_class.new(contrast: 20)
+      expect(contrast.of(hex("oklch(0.3 0 0)")).in(:oklch)[0]).to be_within(1e-9).of(0.26)
+      expect(contrast.of(hex("oklch(0.7 0 0)")).in(:oklch)[0]).to be_within(1e-9).of(0.74)
+      warm = described_class.new(warmth: 100)
+      expect(warm.of(hex("#808080")).in(:oklab)[2]).to be > 0.05
+      expect(%w[#000000 #FFFFFF].map { |text| warm.of(hex(text)).hex }).to eq %w[#000000 #FFFFFF]
+    end
+
+    it "says what it did, and refuses what is out of range" do
+      expect(described_class.new(lightness: 4, chroma: -6.5, hue: 0).words).to eq "Lightness +4, chroma −6.5 %"
+      expect { described_class.new(hue: 500) }.to raise_error(Magpie::Error, "hue 500: expected -180 to 180")
+      expect { described_class.new(glow: 1) }.to raise_error(Magpie::Error, /no such shift: glow/)
+    end
+  end
+
+  describe Magpie::Palette::Order do
+    it "orders by what colours are and what they are called, equal ones as they were" do
+      swatches = [["Step 10", "#F3BA70"], ["Step 9", "#231F55"], ["Grey", "#808080"], ["Teal", "#2F8FA3"], ["Twin", "#231F55"]].map { |name, text| Named.new(name, hex(text)) }
+      names = ->(key, **given) { described_class.by(swatches, key, **given).map(&:name) }
+      expect(names.call("lightness")).to eq ["Step 9", "Twin", "Grey", "Teal", "Step 10"]
+      expect(names.call("name")).to eq ["Grey", "Step 9", "Step 10", "Teal", "Twin"]
+      expect(names.call("hue")).to eq ["Grey", "Step 10", "Teal", "Step 9", "Twin"]
+      expect(names.call("use", uses: {swatches[3] => 4, swatches[0] => 9}).first(2)).to eq ["Step 10", "Teal"]
+      expect(names.call("chroma").first).to eq "Grey"
+      expect { names.call("size") }.to raise_error(Magpie::Error, /no such order/)
+    end
+  end
+
+  describe Magpie::Palette::Gaps do
+    it "finds empty slots between chosen neighbours, across and down, sharing the crossing" do
+      # a . . b
+      # .
+      # c
+      taken = {[0, 0] => :a, [3, 0] => :b, [0, 2] => :c}
+      gaps = described_class.between(taken, %i[a b c])
+      expect(gaps.map { |gap| [gap.from, gap.to, gap.slots] }).to eq [[:a, :b, [[1, 0], [2, 0]]], [:a, :c, [[0, 1]]]]
+      expect(described_class.between(taken, %i[a b c], ways: [:across]).size).to eq 1
+      expect(described_class.between(taken, %i[a])).to eq []
+    end
+
+    it "does not jump over a chip that was not chosen" do
+      expect(described_class.between({[0, 0] => :a, [2, 0] => :b, [4, 0] => :c}, %i[a c])).to eq []
+    end
+
+    it "fills evenly by ΔE00" do
+      from, to = hex("#231F55"), hex("#FBDEA9")
+      steps = [from, *described_class.colours(from, to, 4), to].each_cons(2).map { |a, b| Magpie::Difference.de2000(a, b) }
+      expect(steps.max / steps.min).to be < 1.05
+    end
+  end
+
+  describe Magpie::Palette::Grid do
+    it "lays what was put nowhere in rows below what was put, and never two on one slot" do
+      slots = described_class.slots({x: [2, 1]}, [%i[a b x c], %i[d]], 2)
+      expect(slots).to eq(x: [2, 1], a: [0, 2], b: [1, 2], c: [0, 3], d: [0, 4])
+      expect(described_class.size(slots, 2, 3)).to eq [3, 5]
+      expect(described_class.slots({}, [%i[a b c]], 2)).to eq(a: [0, 0], b: [1, 0], c: [0, 1])
+    end
+  end
+
+  describe Magpie::Palette::NamePattern do
+    it "counts, keeps, suggests, and names marks that it does not know" do
+      swatches = [Named.new("Ember", hex("#E46F58")), Named.new("Plum", hex("#5F3566"))]
+      expect(described_class.names("Dusk {nn}, was {name}", swatches, from: 9)).to eq ["Dusk 09, was Ember", "Dusk 10, was Plum"]
+      expect(described_class.names("{colour} {hex}", swatches).first).to eq "#{Magpie::ColorName.suggest(hex("#E46F58"))} #E46F58"
+      expect { described_class.names("{x}", swatches) }.to raise_error(Magpie::Error, "{x} is no mark: expected {n}, {nn}, {name}, {colour}, {hex}")
+      expect { described_class.names(" ", swatches) }.to raise_error(Magpie::Error, /needs something/)
+    end
+  end
+
+  describe Magpie::Palette::Compound do
+    let(:ink) { ->(text, offset = 0.0, swatch = nil) { Magpie::Palette::Compound::Ink.new(colour: hex(text), swatch:, offset:) } }
+    let(:sky) { described_class.new(form: "linear", angle: 90.0, size: 12.0, inks: [ink.call("#FBDEA9", 1.0), ink.call("#231F55", 0.0, 7)]) }
+
+    it "is written for a page and for a drawing, stops in their order" do
+      shown = ->(each) { each.swatch ? "var(--swatch-#{each.swatch})" : each.colour.hex }
+      expect(sky.css(&shown)).to eq "linear-gradient(180.0deg,var(--swatch-7) 0.0%,#FBDEA9 100.0%)"
+      expect(sky.svg("sky", &shown)).to eq %(<linearGradient id="sky" x1="0.5" y1="0.0" x2="0.5" y2="1.0"><stop offset="0.0" stop-color="var(--swatch-7)"/><stop offset="1.0" stop-color="#FBDEA9"/></linearGradient>)
+    end
+
+    it "draws every form as its inks, measured in the picture" do
+      described_class::FORMS.each_key do |form|
+        paint = described_class.new(form:, angle: 0.0, size: 10.0, inks: [ink.call("#FFFFFF", 0.0), ink.call("#000000", 1.0)])
+        svg = %(<svg xmlns="http://www.w3.org/2000/svg" width="100" height="100"><defs>#{paint.svg("p") { |each| each.colour.hex }}</defs><rect width="100" height="100" fill="url(#p)"/></svg>)
+        grey = Vips::Image.svgload_buffer(svg)[0].avg
+        expect(grey).to be_between(50, 215), "#{form} #{grey}"
+      end
+    end
+
+    it "survives being written and read, and follows a swatch with its colour" do
+      again = described_class.from_h(JSON.parse(JSON.generate(sky.to_h)))
+      expect(again.to_h).to eq sky.to_h
+      changed = again.following(7, hex("#2F8FA3"))
+      expect(changed.inks.map { |each| each.colour.hex }).to eq %w[#FBDEA9 #2F8FA3]
+      expect(changed.following(7, hex("#111"), to: nil).inks.map(&:swatch)).to eq [nil, nil]
+    end
+
+    it "refuses what cannot be drawn, saying what was expected" do
+      {{form: "swirl"} => /no form/, {inks: [ink.call("#111")]} => /1 inks: expected 2/, {size: 0.0} => /repeat of 0.0/, {angle: 720.0} => /angle of 720/}.each do |wrong, words|
+        expect { described_class.new(**sky.each_pair.to_h, **wrong).checked }.to raise_error(Magpie::Error, words)
+      end
+    end
+  end
+
+  it "blends several in OKLab, by weight, inside the gamut" do
+    one, two = hex("#231F55"), hex("#FBDEA9")
+    middle = Magpie::Making::Blend.of([one, two])
+    expect(middle.in(:oklab).zip(one.in(:oklab), two.in(:oklab))).to all(satisfy { |mean, a, b| (mean - (a + b) / 2).abs < 1e-9 })
+    expect(Magpie::Making::Blend.of([one, two], [1, 0]).hex).to eq one.hex
+    expect { Magpie::Making::Blend.of([]) }.to raise_error(Magpie::Error, /nothing to blend/)
+  end
+end
