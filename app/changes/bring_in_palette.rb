@@ -33,9 +33,10 @@ module Changes
       ours = group.swatches.index_by { |swatch| swatch.name.downcase }
       taken = ours.keys.to_set
       @first = next_position(group.swatches)
+      slot = -1
       rows = value.swatches.each_with_index.filter_map do |swatch, at|
         existing = ours[swatch.name.downcase]
-        settle(existing, swatch, @choices.fetch("#{index}.#{at}", "ours")) ? row(group, swatch, taken, at) : nil
+        settle(existing, swatch, @choices.fetch("#{index}.#{at}", "ours")) ? row(group, swatch, taken, slot += 1) : nil
       end
       @kept += create_all(Swatch, rows).size
     end
@@ -45,6 +46,7 @@ module Changes
       return true unless existing
       return true if choice == "both"
       return false if choice == "ours" || existing.colour == swatch.colour
+      raise Magpie::Error, "#{existing.name} is locked. Unlock it first, or keep ours" if existing.locked
       update(existing, colour: swatch.colour, definition: swatch.definition)
       @kept += 1
       false
@@ -54,7 +56,7 @@ module Changes
       name = swatch.name.empty? ? Magpie::ColorName.suggest(swatch.colour) : swatch.name
       name = Magpie::ColorName.unused(name, taken)
       taken << name.downcase
-      {group_id: group.id, name:, note: swatch.note, colour: swatch.colour, definition: swatch.definition,
+      {group_id: group.id, name:, note: swatch.note, colour: swatch.colour, definition: swatch.definition, code: swatch.code, kind: swatch.kind || "process",
        hex: swatch.colour.hex, shared: swatch.shared ? true : false, position: @first + at}
     end
 

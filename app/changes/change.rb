@@ -18,7 +18,7 @@ module Changes
       Record.transaction do
         project.lock!
         result = make
-        RecordedChange.create!(project:, words:, rows: @rows.to_a) unless @rows.empty?
+        RecordedChange.create!(project:, words:, who: Signature.who, why:, rows: @rows.to_a, swatch_ids: @rows.valued_swatches) unless @rows.empty?
         result
       end
     rescue ActiveRecord::RecordNotUnique
@@ -29,6 +29,9 @@ module Changes
 
     # What was done, as the list of changes says it. Asked for after #make.
     def words = raise(NotImplementedError)
+
+    # The reason that somebody gave for it, if they did.
+    def why = nil
 
     def create(model, **attributes)
       model.create!(**attributes).tap { |record| @rows.created(record) }
@@ -56,6 +59,13 @@ module Changes
     def update_all(model, ids, **attributes)
       @rows.updating(model, ids, attributes.keys) { model.where(id: ids).update_all(attributes) }
     end
+
+    # Moves rows on by so many places, in one statement.
+    def shift(model, ids, by)
+      @rows.updating(model, ids, [:position]) { model.where(id: ids).update_all(["position = position + ?", by]) }
+    end
+
+    def remove(model, ids) = ids.empty? ? nil : @rows.removed(model, ids)
 
     def next_position(scope) = (scope.maximum(:position) || 0) + 1
 

@@ -1,22 +1,34 @@
 module Changes
-  # Gives a swatch another colour. Everything that follows it follows at once, since
-  # places hold the swatch and not its value: the cost does not grow with the reach.
+  # Gives one swatch another colour, as it was typed.
   class ChangeSwatch < Change
+    include Following
+
+    attr_reader :why
+
     # @param before [String] the hex that the person saw; refused when it has changed
-    def initialize(project, swatch:, colour:, definition:, before:)
+    # @param bring_along [Boolean] of a loose swatch: places that hold exactly its old
+    #   value get the new one
+    def initialize(project, swatch:, colour:, definition:, before:, bring_along: false, why: nil)
       super(project)
-      @swatch, @colour, @definition, @before = swatch, colour, definition, before
+      @swatch, @colour, @definition, @before, @bring_along = swatch, colour, definition, before, bring_along
+      @why = Magpie::Text.name(why, longest: 300).presence
+      @brought = []
     end
 
     private
 
     def make
       @swatch.lock!
-      raise Magpie::Error, "#{@swatch.name} was changed to #{@swatch.hex} meanwhile; you saw #{@before}. Look at it again" unless @swatch.hex == @before
-      update(@swatch, colour: @colour, definition: @definition)
+      refuse_locked([@swatch])
+      raise Magpie::Error, "#{@swatch.name} is a gradient or pattern. Change its inks" if @swatch.paint
+      raise Conflict.over(@swatch, field: "colour", saw: @before, theirs: @swatch.hex, mine: @colour.hex) unless @swatch.hex == @before
+      @brought = Candidates.of([@swatch]).exact_ids if @bring_along && !@swatch.shared
+      update(@swatch, colour: @colour, definition: @definition, tint_of_id: nil, tint: nil)
+      update_all(Place, @brought, **Place.copying(@colour)) if @brought.any?
+      follow(@swatch)
       @swatch
     end
 
-    def words = "Changed #{@swatch.name}#{" everywhere" if @swatch.shared} from #{@before} to #{@swatch.hex}"
+    def words = "Changed #{@swatch.name}#{" everywhere" if @swatch.shared} from #{@before} to #{@swatch.hex}#{", and #{count(@brought.size, "place")} with it" if @brought.any?}"
   end
 end

@@ -20,10 +20,10 @@ module Changes
     end
 
     def holding
-      return {kind: "none", colour: nil, hex: nil, reference: nil, swatch_id: nil} unless @content
+      return Place::EMPTY unless @content
       swatch = Swatch.lock.find_by(id: @content.swatch_id) if @content.swatch_id
-      return {kind: "colour", colour: nil, hex: nil, reference: nil, swatch_id: swatch.id} if swatch&.shared
-      {kind: "colour", colour: @content.colour, hex: @content.hex, reference: nil, swatch_id: nil}
+      return Place.following(swatch) if swatch&.shared
+      Place.copying(swatch || @content.colour)
     end
 
     def words

@@ -3,8 +3,10 @@ module Changes
   class KeepColour < Change
     # @param name [String] a free one is suggested when it is empty
     # @param find [Find, nil] where it was found
-    def initialize(project, group:, name:, colour:, definition: nil, find: nil)
+    # @param slot [Integer, nil] an empty one of the group; nil is after the last
+    def initialize(project, group:, name:, colour:, definition: nil, find: nil, slot: nil)
       super(project)
+      @slot = slot
       @group, @name, @colour, @definition, @find = group, Magpie::Text.name(name), colour, definition, find
     end
 
@@ -14,7 +16,8 @@ module Changes
       taken = Swatch.where(group: @group).pluck(:name)
       name = @name.empty? ? Magpie::ColorName.unused(Magpie::ColorName.suggest(@colour), taken) : @name
       raise Magpie::Error, "#{@group.name} already has a swatch called #{name}. Give this one another name" if taken.any? { |other| other.casecmp?(name) }
-      @swatch = create(Swatch, group: @group, name:, colour: @colour, definition: @definition, find: @find, position: next_position(Swatch.where(group: @group)))
+      raise Magpie::Error, "Slot #{@slot} of #{@group.name} is taken by now" if @slot && (@slot < 1 || Swatch.exists?(group: @group, position: @slot))
+      @swatch = create(Swatch, group: @group, name:, colour: @colour, definition: @definition, find: @find, position: @slot || next_position(Swatch.where(group: @group)))
     end
 
     def words = "Kept #{@swatch.name} in #{@group.name}"

@@ -26,6 +26,17 @@ module Changes
       @entries << {table: record.class.table_name, ids: [record.id], before: {"removed_at" => Time.now.utc.iso8601(6)}, after: {"removed_at" => nil}}
     end
 
+    # Rows that go. Whatever refers to them is to be changed before.
+    def removed(model, ids)
+      read(model.table_name, ids).each { |row| @entries << {table: model.table_name, ids: [row["id"]], before: row, after: nil} }
+      model.where(id: ids).delete_all
+    end
+
+    # Ids of the swatches that get another value.
+    def valued_swatches
+      @entries.select { |entry| entry[:table] == "swatches" && entry[:after] && (entry[:after].keys & %w[colour paint]).any? }.flat_map { |entry| entry[:ids] }.uniq
+    end
+
     # Records the columns before and after the block. Rows that were alike share an entry.
     def updating(model, ids, columns)
       table = model.table_name
@@ -57,7 +68,7 @@ module Changes
 
     private
 
-    REFERENCES = {"swatch_id" => "swatches", "group_id" => "groups", "palette_id" => "palettes", "find_id" => "finds", "source_id" => "sources"}.freeze
+    REFERENCES = {"swatch_id" => "swatches", "tint_of_id" => "swatches", "group_id" => "groups", "palette_id" => "palettes", "find_id" => "finds", "source_id" => "sources"}.freeze
     private_constant :REFERENCES
 
     def reversed
@@ -65,12 +76,12 @@ module Changes
     end
 
     def apply(table, ids, before, after)
-      changed = if before.nil?
-        connection.exec_update("INSERT INTO #{name(table)} SELECT * FROM jsonb_populate_record(NULL::#{name(table)}, #{json(after)})")
+      columns = after&.keys.to_a.map { |column| connection.quote_column_name(column) }.join(", ")
+      changed = if before.nil? # columns that came later take their defaults
+        connection.exec_update("INSERT INTO #{name(table)} (#{columns}) SELECT #{columns} FROM jsonb_populate_record(NULL::#{name(table)}, #{json(after)})")
       elsif after.nil?
         connection.exec_update("DELETE FROM #{name(table)} t WHERE id = ANY(#{array(ids)}) AND #{holds(table, before)}")
       else
-        columns = after.keys.map { |column| connection.quote_column_name(column) }.join(", ")
         connection.exec_update(<<~SQL)
           UPDATE #{name(table)} t SET (#{columns}) = (SELECT #{columns} FROM jsonb_populate_record(NULL::#{name(table)}, #{json(after)}))
           WHERE id = ANY(#{array(ids)}) AND #{holds(table, before)}

@@ -19,11 +19,22 @@ module Changes
       palette = Palette.create!(name: "#{project.name} palette")
       Use.create!(project:, palette:, position: 1)
       Group.create!(palette:, name: "First colours", position: 1)
-      every_job(palette, 2)
+      starters(palette)
     end
 
-    def self.every_job(palette, position)
-      group = Group.create!(palette:, name: "Every job", note: "Comes with each new project", position:)
+    # Copies of the starter palette's groups, after those that are there: a project in
+    # print must not change because somebody edits what later projects begin with.
+    def self.starters(palette)
+      Palette.starter || begin_starter
+      Palette.starter.groups.includes(:swatches).each do |model|
+        group = Group.create!(palette:, name: model.name, note: model.note, position: (palette.groups.maximum(:position) || 0) + 1)
+        model.swatches.each { |swatch| Swatch.create!(group_id: group.id, position: swatch.position, **Copying.row(swatch)) }
+      end
+    end
+
+    def self.begin_starter
+      palette = Palette.create!(name: "Starter groups", note: "Its groups come with each new project", starter: true)
+      group = Group.create!(palette:, name: "Every job", note: "Comes with each new project", position: 1)
       EVERY_JOB.each_with_index do |(name, rgb), index|
         Swatch.create!(group:, name:, colour: Magpie::Color.from_rgb24(rgb), shared: index < 3, position: index + 1)
       end

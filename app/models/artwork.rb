@@ -1,5 +1,7 @@
 # A drawing whose parts are dressed from the palettes.
 class Artwork < Record
+  include Readable
+
   belongs_to :project
   has_many :parts, -> { order(:position) }
   has_many :places
@@ -9,11 +11,12 @@ class Artwork < Record
   # {[part key, role] => Magpie::Artwork::Paint}; the block tells what stands in
   # for a place that follows a swatch.
   def paints
-    rows = places.joins(:part).pluck("parts.key", :role, :kind, :colour, :reference, :opacity, :swatch_id)
+    rows = places.joins(:part).pluck("parts.key", :role, :kind, :colour, :reference, :opacity, :paint, :swatch_id)
     swatches = Swatch.where(id: rows.map(&:last).uniq.compact).index_by(&:id)
-    rows.to_h do |key, role, kind, colour, reference, opacity, swatch_id|
+    rows.to_h do |key, role, kind, colour, reference, opacity, compound, swatch_id|
       swatch = swatches[swatch_id]
-      paint = Magpie::Artwork::Paint.new(kind: kind.to_sym, colour: swatch ? swatch.colour : colour, reference:, opacity:)
+      compound = swatch.paint if swatch
+      paint = Magpie::Artwork::Paint.new(kind: compound ? :compound : kind.to_sym, colour: swatch ? swatch.colour : colour, reference:, opacity:, compound:)
       paint.swatch = yield(swatch) if swatch && block_given?
       [[key, role], paint]
     end
@@ -28,6 +31,22 @@ class Artwork < Record
     names = SwatchNames.new
     Magpie::Artwork::Rendering.linked(drawing, paints { |swatch| names.of(swatch) })
   end
+
+  # As a picture it is what is seen now: another drawing, another paint, another key.
+  def key = @key ||= Artwork.keys([self]).fetch(id)
+
+  attr_writer :key
+
+  # {artwork id => key} in one query, and each told its own.
+  def self.keys(artworks)
+    rows = Place.where(artwork_id: artworks.map(&:id)).left_joins(:swatch).group(:artwork_id)
+      .pluck(:artwork_id, Arel.sql("md5(string_agg(concat_ws('|', part_id, role, places.kind, COALESCE(swatches.colour, places.colour), COALESCE(swatches.paint, places.paint), reference, opacity), '/' ORDER BY part_id, role))")).to_h
+    artworks.to_h { |artwork| [artwork.id, artwork.key = Digest::SHA256.hexdigest("#{artwork.template}#{rows[artwork.id]}")] }
+  end
+
+  def bytes = @bytes ||= flat
+
+  def plain? = false
 
   # {artwork id => number of parts} in one query.
   def self.part_counts(ids) = Part.where(artwork_id: ids, kind: "part").group(:artwork_id).count

@@ -1,18 +1,89 @@
-# The places that hold exactly a swatch's colour and follow nothing yet, in every
-# project that uses its palette. "Exactly" is what a screen shows: eight bits and
-# opacity.
+# The places that hold a swatch's colour, exactly or nearly, and follow nothing yet, in
+# every project that uses its palette. "Exactly" is what a screen shows: eight bits
+# and opacity. Of several swatches each place goes to the nearest.
 class Candidates
+  # Beyond this many places of one colour in one artwork they are ticked together.
+  ONE_BY_ONE = 24
+  LIMITS = 0.0..20.0
+
   class << self
     alias_method :of, :new
   end
 
-  def initialize(swatch) = @swatch = swatch
+  # @!attribute artwork [Integer] id
+  # @!attribute swatch [Swatch] that they would follow
+  # @!attribute difference [Float] ΔE00, 0 where exact
+  # @!attribute count [Integer] of places
+  # @!attribute places [Array<Place>] with their parts; empty where they are too many
+  Row = Struct.new(:artwork, :hex, :swatch, :difference, :count, :places, keyword_init: true) do
+    def exact? = hex == swatch.hex
 
-  def places
-    projects = Use.where(palette_id: @swatch.group.palette_id).select(:project_id)
-    Place.where(swatch_id: nil, hex: @swatch.hex, artwork_id: Artwork.where(project_id: projects, removed_at: nil).select(:id))
+    # How ticks name it.
+    def tick = "a#{artwork}#{hex}"
   end
 
-  # {artwork => [places]}
-  def by_artwork = places.includes(:part, :artwork).order(:artwork_id, :id).group_by(&:artwork)
+  # @param swatches [Array<Swatch>]
+  # @param limit [Float] ΔE00 up to which a place is near; 0 takes only exact ones
+  def initialize(swatches, limit: 0.0)
+    @swatches, @limit = swatches.reject(&:paint), limit.clamp(LIMITS.begin, LIMITS.end)
+  end
+
+  # {artwork => [Row]}, exact ones first
+  def by_artwork
+    small, = rows.partition { |row| row.count <= ONE_BY_ONE }
+    listed = stray.where(artwork_id: small.map(&:artwork), hex: small.map(&:hex)).includes(:part).order(:id).group_by { |place| [place.artwork_id, place.hex] }
+    small.each { |row| row.places = listed.fetch([row.artwork, row.hex], []) }
+    artworks = Artwork.where(id: rows.map(&:artwork).uniq).index_by(&:id)
+    rows.group_by { |row| artworks.fetch(row.artwork) }
+  end
+
+  def total = rows.sum(&:count)
+
+  def exact = rows.select(&:exact?).sum(&:count)
+
+  def exact_ids = stray.where(hex: @swatches.map(&:hex)).ids
+
+  # {swatch => [place ids]} of what was ticked.
+  # @param ticks [Array<String>] "p12" for a place, "a3#E46F58" for all of a colour in an artwork
+  # @raise [Magpie::Error] when a place no longer holds what was offered
+  def ticked(ticks)
+    places, groups = ticks.map(&:to_s).partition { |tick| tick.start_with?("p") }
+    ticked = groups.to_set
+    offered = rows.index_by { |row| [row.artwork, row.hex] }
+    whole = rows.select { |row| ticked.include?(row.tick) }
+    ids = places.to_set { |tick| tick[1..].to_i }
+    listed = stray.where(artwork_id: whole.map(&:artwork), hex: whole.map(&:hex)).or(stray.where(id: ids.to_a)).pluck(:id, :artwork_id, :hex)
+    taken = listed.map { |id, *key| [id, offered[key]] }.select { |id, row| row && (ticked.include?(row.tick) || ids.include?(id)) }
+    missing = (groups - whole.map(&:tick)).size + (ids - taken.map(&:first)).size
+    raise Magpie::Error, "#{Magpie::Text.count(missing, "place")} no longer holds that colour. Look at the list again" if missing > 0
+    taken.group_by { |_, row| row.swatch }.transform_values { |list| list.map(&:first) }
+  end
+
+  private
+
+  def stray
+    uses = Use.where(palette_id: Group.where(id: @swatches.map(&:group_id)).select(:palette_id))
+    Place.where(swatch_id: nil, artwork_id: Artwork.where(project_id: uses.select(:project_id), removed_at: nil).select(:id)).where.not(hex: nil)
+  end
+
+  def rows
+    @rows ||= begin
+      near = nearest(stray.distinct.pluck(:hex))
+      stray.where(hex: near.keys).group(:artwork_id, :hex).count.map { |(artwork, hex), count| Row.new(artwork:, hex:, swatch: near[hex][0], difference: near[hex][1], count:, places: []) }
+        .sort_by { |row| [row.artwork, row.exact? ? 0 : 1, row.difference, row.hex] }
+    end
+  end
+
+  # {hex => [swatch, ΔE00]} for those that are near enough.
+  def nearest(hexes)
+    return {} if hexes.empty? || @swatches.empty?
+    colours = hexes.map { |hex| Magpie::Color.parse(hex) }
+    columns = Magpie::Bulk.columns(colours.map { |colour| colour.in(:lab) })
+    differences = @swatches.map { |swatch| Magpie::Bulk.de2000(swatch.colour.in(:lab), columns).to_a }
+    hexes.each_with_index.with_object({}) do |(hex, index), near|
+      swatch, row = @swatches.zip(differences).select { |each, _| (each.colour.alpha - colours[index].alpha).abs < 0.02 }.min_by { |_, all| all[index] }
+      next unless swatch
+      near[hex] = [swatch, row[index]] if hex == swatch.hex || row[index] <= @limit && @limit > 0
+    end
+  end
 end

@@ -5,9 +5,10 @@ class Hand < Record
 
   # @!attribute colour [Magpie::Color]
   # @!attribute swatch_id [Integer, nil] when it is a swatch
+  # @!attribute css [String, nil] of a gradient or pattern, which has no one colour
   # @!attribute find_id [Integer, nil] when it is a find
-  Content = Struct.new(:name, :colour, :swatch_id, :find_id, keyword_init: true) do
-    def self.of_swatch(swatch) = new(name: swatch.name, colour: swatch.colour, swatch_id: swatch.id)
+  Content = Struct.new(:name, :colour, :swatch_id, :find_id, :css, keyword_init: true) do
+    def self.of_swatch(swatch) = new(name: swatch.name, colour: swatch.colour, swatch_id: swatch.id, css: swatch.paint && swatch.css)
 
     def self.of_find(find) = new(name: find.name, colour: find.colour, find_id: find.id)
 
@@ -28,6 +29,8 @@ class Hand < Record
     return if content.data.as_json == now
     update!(now: content.data, before: now || before)
   end
+
+  def chosen = @chosen ||= Choices.new(self)
 
   def swap = before && update!(now: before, before: now)
 end

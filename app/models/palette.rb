@@ -1,10 +1,38 @@
+# Named groups of swatches. Palettes belong to the house; any project can use them.
 class Palette < Record
+  # Limits of the health checks: the usual one, and what it may be.
+  LIMITS = {
+    "twins" => [Magpie::Palette::Twins::LIMIT, 0.1..20.0], "press" => [Magpie::Picture::Press::OUTSIDE, 0.5..20.0],
+    "confusable" => [Magpie::Palette::Confusable::LIMIT, 0.5..10.0], "contrast" => [Magpie::Palette::Readable::LIMIT, 1.0..21.0],
+    "reversal" => [Magpie::Palette::Reversals::STEP * 100, 0.1..20.0]
+  }.freeze
+
   has_many :uses
+  has_many :projects, through: :uses
   has_many :groups, -> { order(:position, :id) }
   has_many :swatches, through: :groups
+
+  scope :standing, -> { where(archived_at: nil) }
+
+  # What comes with each new project, edited in one place.
+  def self.starter = where(starter: true).order(:id).first
 
   # As the core's value, which formats read and write.
   def value
     Magpie::Palette.new(name:, note:, groups: groups.includes(:swatches).map(&:value))
+  end
+
+  def limit(name) = limits.fetch(name) { LIMITS.fetch(name).first }.to_f
+
+  # {swatch id => [across, down]} on its grid.
+  def grid
+    put = groups.flat_map(&:swatches).select(&:across).to_h { |swatch| [swatch.id, [swatch.across, swatch.down]] }
+    Magpie::Palette::Grid.slots(put, groups.map { |group| group.swatches.map(&:id) }, columns)
+  end
+
+  # What follows its swatches: {project name => {artwork name => places}}
+  def used
+    rows = Place.standing.where(swatch_id: swatches.select(:id)).joins(artwork: :project).group("projects.name", "artworks.name").count
+    rows.each_with_object(Hash.new { |all, name| all[name] = {} }) { |((project, artwork), places), all| all[project][artwork] = places }
   end
 end

@@ -1,8 +1,8 @@
 require "fileutils"
 require "tmpdir"
 
-# Decoded pictures and thumbnails on disk, so that a reading never decodes. All of
-# it can be made again from the blobs; the oldest go when it grows too large.
+# Decoded pictures and what was made from them, on disk, so that a reading never
+# decodes. All of it can be made again; the oldest go when it grows too large.
 module PictureCache
   LARGEST_BYTES = 4 * 1024**3
 
@@ -10,20 +10,30 @@ module PictureCache
 
   def folder = ENV.fetch("CACHE_DIR") { File.join(Dir.tmpdir, "yellow-magpie-cache-#{Process.uid}") }
 
+  # @param key [String] letters and digits; the same for the same pixels
+  # @yieldreturn [String] the picture file, asked for the first time only
   # @return [Magpie::Picture]
   # @raise [Magpie::Error] when the bytes are damaged
-  def picture(sha256, name)
-    path = File.join(folder, "#{sha256}.v")
-    store(path) { |temporary| Magpie::Picture.read(Blob.bytes(sha256), name:).store(temporary) } unless File.exist?(path)
-    Magpie::Picture.reopen(path)
+  def picture(key, name)
+    keep(key, Magpie::Picture.read(yield, name:)) unless kept?("#{key}.v")
+    Magpie::Picture.reopen(File.join(folder, "#{key}.v"))
   end
 
-  # @return [String] path of a JPEG
-  def thumbnail(sha256, name, width, height)
-    path = File.join(folder, "#{sha256}-#{width}x#{height}.jpg")
-    store(path) { |temporary| File.binwrite(temporary, picture(sha256, name).thumbnail(width, height)) } unless File.exist?(path)
+  # @param picture [Magpie::Picture] just decoded
+  def keep(key, picture)
+    path = File.join(folder, "#{key}.v")
+    store(path) { |temporary| picture.store(temporary) } unless File.exist?(path)
+  end
+
+  # @yieldreturn [String] the bytes, asked for the first time only
+  # @return [String] path of a file that holds them
+  def file(name)
+    path = File.join(folder, name)
+    store(path) { |temporary| File.binwrite(temporary, yield) } unless File.exist?(path)
     path
   end
+
+  def kept?(name) = File.exist?(File.join(folder, name))
 
   # Written beside and renamed, so that nobody ever opens half a file.
   def store(path)

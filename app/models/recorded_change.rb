@@ -5,6 +5,9 @@ class RecordedChange < Record
 
   scope :done, -> { where(undone_at: nil) }
 
+  # Without what it takes to undo them, which may be much: for lists.
+  scope :told, -> { select(column_names - ["rows"]) }
+
   # The change that undo would take back.
   def self.next_to_undo(project) = done.where(project:).order(id: :desc).first
 

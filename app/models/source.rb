@@ -1,8 +1,33 @@
-# A picture that colours are read from.
+# A picture or a captured screen that colours are read from.
 class Source < Record
+  include Readable
+
   belongs_to :project
   has_many :finds
 
-  # The decoded picture, from a cache on disk that can be deleted at any time.
-  def picture = PictureCache.picture(sha256, name)
+  def key = sha256
+
+  def bytes = Blob.bytes(sha256)
+
+  # Sources of earlier versions have no facts: what they were was always plain.
+  def plain? = facts.fetch("plain", true)
+
+  # "JPEG, 8 bit, sRGB, 3.1 MB"
+  def facts_in_words
+    return "" if facts.empty?
+    "#{facts["format"]}, #{facts["bits"]} bit, #{facts["space"]}, #{Magpie::Text.bytes(facts["bytes"])}"
+  end
+
+  # @return [Magpie::Picture::Tone, nil] nil where every pixel is transparent
+  def tone_value
+    update_column(:tone, Source.tone_of(picture) || {}) if tone.nil?
+    Magpie::Picture::Tone.new(**tone.symbolize_keys) if tone.any?
+  end
+
+  # As #tone holds it.
+  def self.tone_of(picture)
+    Magpie::Picture::Tone.of(Magpie::Picture::Cells.new(picture)).to_h
+  rescue Magpie::Error
+    nil
+  end
 end

@@ -30,7 +30,7 @@ RSpec.describe Changes do
       loose = keep(project, "Ember", "#E46F58")
       dress("plum_band", loose)
       expect(place(poster, "plum_band").attributes).to include("swatch_id" => nil, "hex" => "#E46F58")
-      Changes::ShareSwatch.perform(project, swatch: loose, place_ids: [])
+      share(project, loose, ticks: [])
       dress(%w[rosehip_band moor], loose.reload)
       expect(poster.places.where(swatch: loose).count).to eq 2
       expect(RecordedChange.last.words).to eq "Dressed 2 parts with Ember"
@@ -42,29 +42,29 @@ RSpec.describe Changes do
       expect(place(poster, "plum_band", "line").hex).to eq "#B88A33"
       expect(RecordedChange.last.words).to eq "Dressed the line of Plum band with Brass"
       described_class.perform(project, artwork: poster, keys: ["plum_band"], role: "fill", content: nil)
-      expect(place(poster, "plum_band").paint).to be_none
+      expect(place(poster, "plum_band")).to have_attributes(kind: "none", hex: nil, swatch_id: nil)
       expect { dress("nothing", swatch) }.to raise_error(Magpie::Error, "Poster has no such part")
     end
   end
 
-  describe Changes::ShareSwatch do
+  describe Changes::ShareSwatches do
     it "links the places that are ticked and leaves the others" do
       swatch = keep(project, "Lamp", "#FFCE5C")
-      stars = Candidates.of(swatch).places
       poster
-      expect(stars.reload.count).to eq 8
-      ticked = stars.first(3).map(&:id)
-      described_class.perform(project, swatch:, place_ids: ticked)
+      stars = Candidates.of([swatch]).exact_ids
+      expect(stars.size).to eq 8
+      ticked = stars.first(3)
+      described_class.perform(project, swatches: [swatch], ticks: ticked.map { |id| "p#{id}" })
       expect(Place.where(swatch:).ids).to match_array ticked
       expect(Swatch.reach([swatch.id])).to eq(swatch.id => 3)
       undo(project)
-      expect([swatch.reload.shared, Place.where(swatch:).count, Candidates.of(swatch).places.count]).to eq [false, 0, 8]
+      expect([swatch.reload.shared, Place.where(swatch:).count, Candidates.of([swatch]).total]).to eq [false, 0, 8]
     end
 
     it "refuses a place that holds another colour by now" do
       swatch = keep(project, "Lamp", "#FFCE5C")
       other = place(poster, "moor")
-      expect { described_class.perform(project, swatch:, place_ids: [other.id]) }.to raise_error(Magpie::Error, /1 place no longer holds that colour/)
+      expect { described_class.perform(project, swatches: [swatch], ticks: ["p#{other.id}"]) }.to raise_error(Magpie::Error, /1 place no longer holds that colour/)
       expect(swatch.reload.shared).to be false
     end
   end
@@ -73,7 +73,7 @@ RSpec.describe Changes do
     it "writes one swatch, however many places follow it" do
       swatch = keep(project, "Lamp", "#FFCE5C")
       poster
-      Changes::ShareSwatch.perform(project, swatch:, place_ids: Candidates.of(swatch).places.ids)
+      share(project, swatch)
       statements = []
       subscriber = ActiveSupport::Notifications.subscribe("sql.active_record") { |*, payload| statements << payload[:sql] if payload[:sql].match?(/\A\s*(UPDATE|INSERT|DELETE)/) }
       described_class.perform(project, swatch:, colour: hex("hsb 200 60 80"), definition: "hsb 200 60 80", before: "#FFCE5C")
@@ -87,7 +87,7 @@ RSpec.describe Changes do
       swatch = keep(project, "Lamp", "#FFCE5C")
       described_class.perform(project, swatch:, colour: hex("#111"), definition: "#111", before: "#FFCE5C")
       expect { described_class.perform(project, swatch: Swatch.find(swatch.id), colour: hex("#222"), definition: "#222", before: "#FFCE5C") }
-        .to raise_error(Magpie::Error, "Lamp was changed to #111111 meanwhile; you saw #FFCE5C. Look at it again")
+        .to raise_error(Changes::Conflict, "Lamp was changed meanwhile: its colour was #FFCE5C when you looked, and is #111111 now. You wanted #222222")
     end
   end
 

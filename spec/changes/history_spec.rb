@@ -32,10 +32,10 @@ RSpec.describe Changes::History do
     when 0 then Changes::KeepColour.perform(project, group: project.groups.sample(random:), name: "Kept #{step}", colour:)
     when 1 then Changes::DressParts.perform(project, artwork: poster, keys:, role: %w[fill line].sample(random:), content: Hand::Content.of_swatch(swatch))
     when 2 then Changes::DressParts.perform(project, artwork: poster, keys:, role: "fill", content: Hand::Content.new(name: "x", colour:))
-    when 3 then swatch.shared || Changes::ShareSwatch.perform(project, swatch:, place_ids: Candidates.of(swatch).places.ids)
+    when 3 then swatch.shared || share(project, swatch)
     when 4 then Changes::ChangeSwatch.perform(project, swatch:, colour:, definition: colour.hex, before: swatch.hex)
-    when 5 then Changes::TakeReading.perform(project, source:, x: random.rand(40), y: random.rand(30), probe: 3)
-    when 6 then Changes::RenameSwatch.perform(project, swatch:, name: "Renamed #{step}")
+    when 5 then Changes::TakeReading.perform(project, readable: source, aim: Aim.new(way: "square", x: random.rand(40), y: random.rand(30), size: 3))
+    when 6 then Changes::EditSwatch.perform(project, swatch:, fields: {name: "Renamed #{step}"})
     end
   end
 
@@ -77,7 +77,7 @@ RSpec.describe Changes::History do
     lamp = keep(project, "Lamp", "#FFCE5C")
     kept = RecordedChange.last
     bring_in_poster(project)
-    Changes::ShareSwatch.perform(project, swatch: lamp, place_ids: Candidates.of(lamp).places.ids)
+    share(project, lamp)
     expect { described_class.undo(project, kept.id) }.to raise_error(Magpie::Error, /“Shared Lamp and linked 8 places” came later/)
   end
 
@@ -85,7 +85,7 @@ RSpec.describe Changes::History do
     lamp = keep(project, "Lamp", "#FFCE5C")
     other = new_project("Star trail")
     Use.create!(project: other, palette: project.palettes.first, position: 2)
-    Changes::RenameSwatch.perform(other, swatch: lamp, name: "Lantern")
+    Changes::EditSwatch.perform(other, swatch: lamp, fields: {name: "Lantern"})
     expect { undo(project) }.to raise_error(Magpie::Error, /cannot be undone: something that was changed since, perhaps in another project/)
   end
 end

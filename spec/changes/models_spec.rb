@@ -31,7 +31,7 @@ RSpec.describe "What the tables hold" do
     it "counts its reach in artworks that stand" do
       lamp = keep(project, "Lamp", "#FFCE5C")
       bring_in_poster(project)
-      Changes::ShareSwatch.perform(project, swatch: lamp, place_ids: Candidates.of(lamp).places.ids)
+      share(project, lamp)
       expect(described_class.reach([lamp.id])).to eq(lamp.id => 8)
       project.artworks.first.update!(removed_at: Time.now)
       expect(described_class.reach([lamp.id])).to eq({})
@@ -47,9 +47,9 @@ RSpec.describe "What the tables hold" do
       Changes::BringInArtwork.perform(other, name: "one.svg", bytes: svg.call(ember.hex))
       near = ember.hex.sub(/.\z/) { |digit| (digit.hex ^ 1).to_s(16) }
       Changes::BringInArtwork.perform(other, name: "two.svg", bytes: svg.call(near))
-      expect(described_class.of(ember).places).to be_empty
+      expect(described_class.of([ember]).by_artwork).to be_empty
       Use.create!(project: other, palette: ember.group.palette, position: 2)
-      expect(described_class.of(ember).by_artwork.transform_keys(&:name).transform_values(&:size)).to eq("One" => 1)
+      expect(described_class.of([ember]).by_artwork.transform_keys(&:name).transform_values { |rows| rows.sum(&:count) }).to eq("One" => 1)
     end
   end
 
@@ -85,7 +85,7 @@ RSpec.describe "What the tables hold" do
       reading = source.picture.at(10, 10)
       FileUtils.rm_rf(described_class.folder)
       expect(source.picture.at(10, 10)).to eq reading
-      expect(File.binread(described_class.thumbnail(source.sha256, source.name, 60, 40))).to start_with("\xFF\xD8".b)
+      expect(File.binread(source.thumbnail)).to start_with("\xFF\xD8".b)
       stub_const("PictureCache::LARGEST_BYTES", 10)
       described_class.make_room
       expect(Dir.glob(File.join(described_class.folder, "*"))).to be_empty
@@ -108,7 +108,7 @@ RSpec.describe "What the tables hold" do
     it "renders linked, flat and live from the same places" do
       poster = bring_in_poster(project)
       ember = keep(project, "Ember sky", "#E46F58")
-      Changes::ShareSwatch.perform(project, swatch: ember, place_ids: Candidates.of(ember).places.ids)
+      share(project, ember)
       Changes::ChangeSwatch.perform(project, swatch: ember, colour: hex("#52A3CC80"), definition: "", before: "#E46F58")
       expect(poster.live("stage")).to include(%(fill="var(#{ember.variable},#52A3CC80)"), %(id="stage-#{poster.id}-ember_band"))
       expect(poster.flat).to match(/id="ember_band"[^>]* fill="#52A3CC" fill-opacity="0.502"/)

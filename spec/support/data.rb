@@ -18,6 +18,16 @@ module DataSupport
     Changes::KeepColour.perform(project, group:, name:, colour: hex(colour))
   end
 
+  # Links every place that holds exactly its colour, unless others are ticked.
+  def share(project, swatch, ticks: Candidates.of([swatch]).by_artwork.values.flatten.map(&:tick), limit: 0.0)
+    Changes::ShareSwatches.perform(project, swatches: [swatch], ticks:, limit:)
+  end
+
+  # What is seen at every place: {place id => colour with its own opacity}
+  def shown_at_places
+    Place.includes(:swatch).order(:id).to_h { |place| [place.id, place.swatch&.hex || place.hex || place.kind] }
+  end
+
   def bring_in_poster(project, name: "Poster.svg", bytes: POSTER) = Changes::BringInArtwork.perform(project, name:, bytes:)
 
   def place(artwork, key, role = "fill") = artwork.places.joins(:part).find_by!(parts: {key:}, role:)

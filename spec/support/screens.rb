@@ -15,6 +15,15 @@ Capybara.server = :puma, {Silent: true, Threads: "2:5", config_files: ["-"]}
 Capybara.default_max_wait_time = 15
 Capybara.enable_aria_label = true
 
+# A script on an element is tried again on the same terms as a click on it: Chromium
+# numbers the nodes of a new page anew a moment after the page has come.
+module SteadyScripts
+  def execute_script(...) = synchronize { super }
+
+  def evaluate_script(...) = synchronize { super }
+end
+Capybara::Node::Element.prepend SteadyScripts
+
 # What a person does and sees.
 module ScreenSupport
   def demo = Project.first
@@ -74,16 +83,33 @@ module ScreenSupport
 
   def box_of(selector) = find(selector, visible: :all).evaluate_script("this.getBoundingClientRect().toJSON()")
 
-  def mouse = page.driver.browser.mouse
+  # The pointer and the keys act on a page that has come, as a person's do.
+  def mouse = settled.driver.browser.mouse
 
-  def keys(*keys) = page.driver.browser.keyboard.type(*keys)
+  def keys(*keys) = settled.driver.browser.keyboard.type(*keys)
+
+  def settled = page.tap { expect(page).to have_no_css("html[data-waiting]", visible: :all) }
 end
 
-module DemoOnce
-  # The demo's pictures take seconds to make and are always the same.
-  def all = @all ||= super
+# The demo's rows, loaded once and copied back before each example.
+module DemoRows
+  TABLES = %w[blobs projects palettes uses groups sources artworks finds swatches parts places].freeze # none refers to a later one
+
+  module_function
+
+  def load
+    Demo.clear
+    return TABLES.each { |table| copy_back(table) } if @kept
+    Demo.load
+    TABLES.each { |table| Record.connection.execute("DROP TABLE IF EXISTS demo_#{table}; CREATE UNLOGGED TABLE demo_#{table} AS TABLE #{table}") }
+    @kept = true
+  end
+
+  def copy_back(table)
+    Record.connection.execute("INSERT INTO #{table} TABLE demo_#{table}")
+    Record.connection.reset_pk_sequence!(table) unless table == "blobs"
+  end
 end
-Demo::Pictures.singleton_class.prepend(DemoOnce)
 
 RSpec.configure do |config|
   config.include Capybara::DSL, :screen
@@ -94,8 +120,7 @@ RSpec.configure do |config|
     Demo.clear
   end
   config.before(:each, :screen) do
-    Demo.clear
-    Demo.load
+    DemoRows.load
   end
   config.after(:suite) { FileUtils.rm_rf(DOWNLOADS) }
 end

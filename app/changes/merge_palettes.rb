@@ -1,0 +1,68 @@
+module Changes
+  # Merges a palette into another. A swatch that is as near as the limit to one that is
+  # there becomes one with it, and its places follow; the others move over, into the
+  # group of the same name or one that is made for them.
+  class MergePalettes < Change
+    include Following
+
+    # What would become of each swatch: [[swatch, the one that stays or nil, ΔE00]].
+    def self.preview(from, into, limit)
+      there = into.swatches.reject(&:paint)
+      columns = Magpie::Bulk.columns(there.map { |swatch| swatch.colour.in(:lab) }) if there.any?
+      from.swatches.map do |swatch|
+        next [swatch, nil, nil] if swatch.paint || there.empty?
+        differences = Magpie::Bulk.de2000(swatch.colour.in(:lab), columns).to_a
+        kept = there.each_index.select { |index| (there[index].colour.alpha - swatch.colour.alpha).abs < 0.02 }.min_by { |index| differences[index] }
+        (kept && differences[kept] <= limit) ? [swatch, there[kept], differences[kept]] : [swatch, nil, nil]
+      end
+    end
+
+    def initialize(project, from:, into:, limit:)
+      super(project)
+      @from, @into, @limit = from, into, limit.clamp(0.0, 20.0)
+    end
+
+    private
+
+    def make
+      raise Magpie::Error, "A palette cannot be merged into itself" if @from == @into
+      merged, moved = MergePalettes.preview(@from, @into, @limit).partition { |_, kept, _| kept }
+      refuse_locked(merged.map(&:first))
+      @merged, @moved = merged.size, moved.size
+      merge(merged)
+      move(moved.map(&:first))
+      lead_uses
+      remove(Group, Group.where(palette: @from).ids)
+      remove(Palette, [@from.id])
+      @into
+    end
+
+    def merge(pairs)
+      pairs.group_by { |_, kept, _| kept }.each do |kept, all|
+        gone = all.map(&:first)
+        update(kept, shared: true) if !kept.shared && gone.any?(&:shared)
+        follow_instead(gone, kept)
+        remove(Swatch, gone.map(&:id))
+      end
+    end
+
+    def move(swatches)
+      swatches.group_by(&:group).each do |group, moving|
+        there = Group.where(palette: @into)
+        target = there.find { |each| each.name.casecmp?(group.name) } || create(Group, palette: @into, name: group.name, note: group.note, position: next_position(there))
+        first = next_position(Swatch.where(group: target))
+        moving.zip(free_names(target, moving.map(&:name))).each_with_index { |(swatch, name), index| update(swatch, group_id: target.id, name:, position: first + index, across: nil, down: nil) }
+      end
+    end
+
+    # Projects that used the one use the other.
+    def lead_uses
+      users = Use.where(palette: @into).pluck(:project_id)
+      gone, led = Use.where(palette: @from).to_a.partition { |use| users.include?(use.project_id) }
+      led.each { |use| update(use, palette_id: @into.id) }
+      remove(Use, gone.map(&:id))
+    end
+
+    def words = "Merged #{@from.name} into #{@into.name}: #{count(@merged, "swatch")} became one with another, #{@moved} moved"
+  end
+end

@@ -1,0 +1,28 @@
+module Changes
+  # Makes swatches shared and links the places that are ticked, in one step.
+  class ShareSwatches < Change
+    include Following
+
+    # @param ticks [Array<String>] as Candidates names them
+    # @param limit [Float] ΔE00 up to which places were offered
+    def initialize(project, swatches:, ticks:, limit: 0.0)
+      super(project)
+      @swatches, @ticks, @limit = swatches, ticks, limit
+    end
+
+    # @return [Integer] how many places were linked
+    attr_reader :linked
+
+    private
+
+    def make
+      candidates = Candidates.of(@swatches, limit: @limit).ticked(@ticks)
+      update_all(Swatch, @swatches.reject(&:shared).map(&:id), shared: true)
+      candidates.each { |swatch, ids| update_all(Place, ids, **Place.following(swatch)) }
+      @linked = candidates.values.sum(&:size)
+      self
+    end
+
+    def words = "Shared #{named(@swatches)} and linked #{count(@linked, "place")}"
+  end
+end

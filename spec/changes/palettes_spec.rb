@@ -1,0 +1,288 @@
+RSpec.describe Changes, "of palettes", :data do
+  let(:project) { new_project }
+  let(:poster) { bring_in_poster(project) }
+  let(:group) { project.groups.first }
+  let!(:ember) { keep(project, "Ember sky", "#E46F58") }
+
+  def undone
+    before = rows_of_everything
+    yield
+    after = rows_of_everything
+    undo(project)
+    expect(rows_of_everything).to eq before
+    redo_change(project)
+    expect(rows_of_everything).to eq after
+  end
+
+  it "shares with exact and near places, and only those ticked change what they show" do
+    poster
+    near = keep(project, "Ember, nearly", "#E2705A")
+    candidates = Candidates.of([near], limit: 3.0)
+    row = candidates.by_artwork.values.flatten.first
+    expect([row.exact?, row.count, row.hex]).to eq [false, 1, "#E46F58"]
+    before = shown_at_places
+    undone { Changes::ShareSwatches.perform(project, swatches: [near], ticks: ["p#{row.places.first.id}"], limit: 3.0) }
+    changed = shown_at_places.reject { |id, hex| before[id] == hex }
+    expect(changed).to eq(row.places.first.id => "#E2705A")
+    expect(Candidates.of([near], limit: 0.0).total).to eq 0
+  end
+
+  it "gives each place to the nearest of several swatches" do
+    poster
+    others = [keep(project, "Rose", "#A55066"), keep(project, "Ember 2", "#E46F58")]
+    rows = Candidates.of([*others, ember], limit: 4.0).by_artwork.values.flatten
+    expect(rows.find { |row| row.hex == "#A35166" }.swatch).to eq others.first
+    expect(rows.find { |row| row.hex == "#E46F58" }.exact?).to be true
+  end
+
+  it "makes loose, and every place keeps what it shows" do
+    poster
+    share(project, ember)
+    before = shown_at_places
+    undone { Changes::LoosenSwatches.perform(project, swatches: [ember.reload]) }
+    expect(shown_at_places).to eq before
+    expect([ember.reload.shared, Place.where(swatch: ember).count]).to eq [false, 0]
+  end
+
+  it "brings places along with a loose swatch, when asked" do
+    poster
+    undone { Changes::ChangeSwatch.perform(project, swatch: ember, colour: hex("#2F8FA3"), definition: "", before: "#E46F58", bring_along: true) }
+    expect(place(poster, "ember_band")).to have_attributes(hex: "#2F8FA3", swatch_id: nil)
+    expect(RecordedChange.done.last.words).to eq "Changed Ember sky from #E46F58 to #2F8FA3, and 1 place with it"
+  end
+
+  it "refuses to change, blend or remove what is locked, and unlocks" do
+    twin = keep(project, "Coral", "#E2705A")
+    undone { Changes::LockSwatches.perform(project, swatches: [ember], locked: true) }
+    ember.reload
+    [[Changes::ChangeSwatch, {swatch: ember, colour: hex("#111"), definition: "", before: "#E46F58"}],
+      [Changes::ChangeSwatches, {colours: {ember => hex("#111")}, what: "Shifted"}],
+      [Changes::MergeSwatches, {kept: twin, others: [ember]}], [Changes::MergeSwatches, {kept: ember, others: [twin], blend: true}],
+      [Changes::RemoveSwatches, {swatches: [ember]}], [Changes::RemovePalette, {palette: group.palette}]].each do |change, given|
+      expect { change.perform(project, **given) }.to raise_error(Magpie::Error, "Ember sky is locked. Unlock first")
+    end
+    Changes::LockSwatches.perform(project, swatches: [ember], locked: false)
+    expect { Changes::RemoveSwatches.perform(project, swatches: [ember.reload]) }.not_to raise_error
+  end
+
+  it "keeps steps even when it fills empty slots, in rows and on the grid" do
+    last = keep(project, "Last light", "#FBDEA9")
+    Changes::MoveSwatches.perform(project, swatches: [last], group:, slot: 5)
+    undone { Changes::FillGaps.perform(project, swatches: [ember.reload, last.reload]) }
+    expect(group.swatches.reload.map(&:position)).to eq [1, 2, 3, 4, 5]
+    steps = group.swatches.map(&:colour).each_cons(2).map { |a, b| Magpie::Difference.de2000(a, b) }
+    expect(steps.max / steps.min).to be < 1.05
+    expect { Changes::FillGaps.perform(project, swatches: [ember, last]) }.to raise_error(Magpie::Error, /no empty slot between them/)
+    undone { Changes::FillGaps.perform(project, swatches: group.swatches.first(2), steps: 2) }
+    expect(group.swatches.reload.map(&:position)).to eq [1, 2, 3, 4, 5, 6, 7]
+  end
+
+  it "crosses two ramps on the grid in a chip that both share" do
+    a, b, c = {"Zenith" => [0, 11], "Light" => [4, 11], "Peat" => [2, 14]}.map { |name, slot| [keep(project, name, {"Zenith" => "#231F55", "Light" => "#FBDEA9", "Peat" => "#121720"}[name]), slot] }.each { |swatch, slot| Changes::PutOnGrid.perform(project, slots: {swatch => slot}) }.map(&:first)
+    Changes::FillGaps.perform(project, swatches: [a, b].map(&:reload), grid: true)
+    grid = group.palette.reload.grid.invert
+    crossing = Swatch.find(grid.fetch([2, 11]))
+    undone { Changes::FillGaps.perform(project, swatches: [crossing, c.reload], grid: true) }
+    grid = group.palette.reload.grid.invert
+    down = [11, 12, 13, 14].map { |row| Swatch.find(grid.fetch([2, row])).colour }
+    across = (0..4).map { |column| Swatch.find(grid.fetch([column, 11])).colour }
+    [down, across].each do |line|
+      steps = line.each_cons(2).map { |one, two| Magpie::Difference.de2000(one, two) }
+      expect(steps.max / steps.min).to be < 1.06
+    end
+    expect(down.first).to eq across[2]
+  end
+
+  it "puts a chip where another stands, and no other jumps" do
+    other = keep(project, "Peat", "#121720")
+    third = keep(project, "Lamp", "#FFCE5C")
+    before = group.palette.grid
+    undone { Changes::PutOnGrid.perform(project, slots: {ember => before[other.id]}) }
+    after = group.palette.reload.grid
+    expect([after[ember.id], after[other.id], after[third.id]]).to eq [before[other.id], before[ember.id], before[third.id]]
+    expect { Changes::PutOnGrid.perform(project, slots: {ember => [60, 0]}) }.to raise_error(Magpie::Error, /The grid ends there/)
+  end
+
+  it "moves into a slot, making just as much room as it must, and copies with free names" do
+    names = ->(of) { of.swatches.reload.map { |swatch| [swatch.name, swatch.position] } }
+    peat, lamp = keep(project, "Peat", "#121720"), keep(project, "Lamp", "#FFCE5C")
+    undone { Changes::MoveSwatches.perform(project, swatches: [lamp], group:, slot: 1) }
+    expect(names.call(group)).to eq [["Lamp", 1], ["Ember sky", 2], ["Peat", 3]]
+    Changes::MoveSwatches.perform(project, swatches: [peat.reload], group:, slot: 6)
+    Changes::MoveSwatches.perform(project, swatches: [lamp.reload], group:, slot: 2)
+    expect(names.call(group)).to eq [["Lamp", 2], ["Ember sky", 3], ["Peat", 6]]
+    every = project.groups.last
+    undone { Changes::MoveSwatches.perform(project, swatches: [ember.reload, lamp.reload], group: every, copy: true) }
+    Changes::MoveSwatches.perform(project, swatches: [ember.reload], group: every)
+    expect(every.swatches.reload.map(&:name).last(3)).to eq ["Ember sky", "Lamp", "Ember sky 2"]
+  end
+
+  it "orders among the slots that they have, and renames all or none" do
+    peat, lamp = keep(project, "Peat", "#121720"), keep(project, "Lamp", "#FFCE5C")
+    Changes::MoveSwatches.perform(project, swatches: [lamp], group:, slot: 7)
+    undone { Changes::OrderSwatches.perform(project, swatches: group.swatches.reload.to_a, key: "lightness") }
+    expect(group.swatches.reload.map { |swatch| [swatch.name, swatch.position] }).to eq [["Peat", 1], ["Ember sky", 2], ["Lamp", 7]]
+    undone { Changes::RenameSwatches.perform(project, swatches: [peat, ember], pattern: "Night {nn}") }
+    expect(group.swatches.reload.map(&:name)).to contain_exactly("Night 01", "Night 02", "Lamp")
+    expect { Changes::RenameSwatches.perform(project, swatches: [peat.reload, ember.reload], pattern: "Same") }.to raise_error(Magpie::Error, /two swatches called “same”/)
+    Changes::RenameSwatches.perform(project, swatches: [peat.reload, ember.reload], pattern: "Night {n}")
+    expect(ember.reload.name).to eq "Night 2"
+  end
+
+  it "edits what is written, and refuses what was based on an older value with both" do
+    undone { Changes::EditSwatch.perform(project, swatch: ember, fields: {name: "Ember", note: "For the glow", code: "QO 14", kind: "spot"}) }
+    expect(ember.reload).to have_attributes(name: "Ember", note: "For the glow", code: "QO 14", kind: "spot")
+    expect { Changes::EditSwatch.perform(project, swatch: ember, fields: {name: "Glow"}, saw: {name: "Ember sky"}) }
+      .to raise_error(Changes::Conflict, "Ember sky was changed meanwhile: its name was Ember sky when you looked, and is Ember now. You wanted Glow".sub("Ember sky was", "Ember was"))
+    expect { Changes::ChangeSwatches.perform(project, colours: {ember => hex("#111111")}, what: "x", saw: {ember => "#000000"}) }.to raise_error(Changes::Conflict, /was #000000 when you looked, and is #E46F58 now. You wanted #111111/)
+    Changes::EditSwatch.perform(project, swatch: ember, fields: {name: ""})
+    expect(ember.reload.name).to eq Magpie::ColorName.suggest(ember.colour)
+    expect { Changes::EditSwatch.perform(project, swatch: ember, fields: {kind: "shiny"}) }.to raise_error(Magpie::Error, /no kind of swatch/)
+  end
+
+  it "tells every value that a swatch had, who gave it, and why" do
+    Signature.who = "Wren"
+    Changes::ChangeSwatch.perform(project, swatch: ember, colour: hex("#2F8FA3"), definition: "", before: "#E46F58", why: "The enamel is cooler")
+    Signature.who = nil
+    undo(project)
+    history = ember.reload.history
+    expect(history.map { |change, colour| [colour.hex, change.who, change.why, change.undone_at.nil?] }).to eq [["#2F8FA3", "Wren", "The enamel is cooler", false], ["#E46F58", nil, nil, true]]
+  end
+
+  describe "gradients and patterns" do
+    let!(:plum) { keep(project, "Plum", "#5F3566") }
+    let(:inks) { [ember, plum].each_with_index.map { |swatch, at| Magpie::Palette::Compound::Ink.new(colour: hex("#000"), swatch: swatch.id, offset: at.to_f) } }
+    let(:paint) { Magpie::Palette::Compound.new(form: "linear", angle: 90.0, size: 12.0, inks:) }
+    let(:sky) { Changes::KeepPaint.perform(project, paint:, group:, name: "Evening") }
+
+    it "follow swatches, dress places, and freeze whole" do
+      undone { sky }
+      gradient = Swatch.find_by!(name: "Evening")
+      Changes::DressParts.perform(project, artwork: poster, keys: ["moor"], role: "fill", content: Hand::Content.of_swatch(gradient))
+      undone { Changes::ChangeSwatch.perform(project, swatch: plum, colour: hex("#2F8FA3"), definition: "", before: "#5F3566") }
+      expect(gradient.reload.paint.inks.map { |ink| ink.colour.hex }).to eq %w[#E46F58 #2F8FA3]
+      expect(Artwork.find(poster.id).flat).to include %(stop-color="#2F8FA3")
+      expect(Artwork.find(poster.id).live("x")).to include %(stop-color="var(--swatch-#{plum.id},#2F8FA3)")
+      flat = Artwork.find(poster.id).flat
+      undone { Changes::RemoveSwatches.perform(project, swatches: [gradient.reload]) }
+      expect(Artwork.find(poster.id).flat).to eq flat
+      expect(place(poster, "moor").kind).to eq "compound"
+    end
+
+    it "keep the colour of an ink whose swatch goes, or follow what replaces it" do
+      gradient = sky
+      undone { Changes::RemoveSwatches.perform(project, swatches: [plum.reload]) }
+      expect(gradient.reload.paint.inks.map { |ink| [ink.swatch, ink.colour.hex] }).to eq [[ember.id, "#E46F58"], [nil, "#5F3566"]]
+      lamp = keep(project, "Lamp", "#FFCE5C")
+      undone { Changes::RemoveSwatches.perform(project, swatches: [ember.reload], replacements: {ember => lamp}) }
+      expect(gradient.reload.paint.inks.map { |ink| [ink.swatch, ink.colour.hex] }).to eq [[lamp.id, "#FFCE5C"], [nil, "#5F3566"]]
+    end
+
+    it "follow plain colours only" do
+      bad = Magpie::Palette::Compound.new(form: "dots", angle: 0.0, size: 8.0, inks: [sky.id, ember.id].map { |id| Magpie::Palette::Compound::Ink.new(colour: hex("#000"), swatch: id, offset: 0.0) })
+      expect { Changes::KeepPaint.perform(project, paint: bad, group:) }.to raise_error(Magpie::Error, /Evening is a gradient or pattern itself/)
+    end
+  end
+
+  describe "whole palettes" do
+    let!(:palette) { group.palette }
+
+    it "are added, edited, used, ordered, archived; what is wrong is said" do
+      undone { Changes::AddPalette.perform(project, name: "Star trail", tags: "Children, enamel, children") }
+      trail = Palette.find_by!(name: "Star trail")
+      expect(trail.tags).to eq %w[children enamel]
+      undone { Changes::UsePalette.perform(project, palette: trail, how: "earlier") }
+      expect(project.palettes.reload.map(&:name)).to eq ["Star trail", palette.name]
+      undone { Changes::EditPalette.perform(project, palette: trail, name: "Star path", note: "For small hands", limits: {"twins" => 3.5}, columns: 9) }
+      expect(trail.reload).to have_attributes(name: "Star path", note: "For small hands", columns: 9)
+      expect([trail.limit("twins"), trail.limit("contrast")]).to eq [3.5, 4.5]
+      undone { Changes::ArchivePalette.perform(project, palette: trail, archived: true) }
+      undone { Changes::UsePalette.perform(project, palette: trail, how: "leave") }
+      expect { Changes::EditPalette.perform(project, palette: trail, columns: 400) }.to raise_error(Magpie::Error, "400 columns: expected 1 to 60")
+      expect { Changes::EditPalette.perform(project, palette: trail, limits: {"twins" => 0.0}) }.to raise_error(Magpie::Error, /A limit of 0.0/)
+      expect { Changes::RemovePalette.perform(project, palette: Palette.starter) }.to raise_error(Magpie::Error, /comes with each new project/)
+    end
+
+    it "give a new project copies of the starter groups, edited in one place" do
+      starter = Palette.starter
+      starter.groups.first.swatches.first.update!(name: "Ink black")
+      later = new_project("Star trail")
+      expect(later.groups.last.swatches.first.name).to eq "Ink black"
+      expect(project.groups.last.swatches.first.name).to eq "Black"
+    end
+
+    it "are duplicated with tints and inks that follow the copies" do
+      Changes::KeepTint.perform(project, parent: ember, percent: 50)
+      undone { Changes::CopyGroups.perform(project, groups: palette.groups.to_a) }
+      copy = Palette.find_by!(name: "#{palette.name} copy")
+      tint = copy.swatches.find { |swatch| swatch.tint }
+      expect(tint.tint_of.group.palette).to eq copy
+      expect(copy.groups.map { |each| each.swatches.map(&:hex) }).to eq palette.groups.reload.map { |each| each.swatches.map(&:hex) }
+    end
+
+    it "let groups be renamed, moved and removed" do
+      undone { Changes::EditGroup.perform(project, group:, name: "Dusk sky", note: "Ramp") }
+      undone { Changes::EditGroup.perform(project, group: group.reload, by: 1) }
+      expect(palette.groups.reload.map(&:name)).to eq ["Every job", "Dusk sky"]
+      expect { Changes::EditGroup.perform(project, group:, name: "every job") }.to raise_error(Magpie::Error, /already has a group called/)
+      undone { Changes::RemovePalette.perform(project, palette:, groups: [group.reload]) }
+      expect(palette.groups.reload.map(&:name)).to eq ["Every job"]
+    end
+  end
+
+  # Random palettes on random artworks: whatever is shared, replaced, merged or removed,
+  # each place shows afterwards what was intended, and undo brings back every row.
+  [11, 47, 803, 4096].each do |seed|
+    it "leaves every place with what was intended, and undo restores every row (seed #{seed})" do
+      @random = Random.new(seed)
+      2.times { |number| bring_in_poster(project, name: "random #{number}.svg", bytes: random_artwork) }
+      other = Changes::AddPalette.perform(project, name: "Star trail")
+      10.times { |number| Changes::KeepColour.perform(project, group: [group, other.groups.first].sample(random: @random), name: "Swatch #{number}", colour: hex(random_hex)) }
+      states = [rows_of_everything]
+      12.times { states << rows_of_everything if step_as_intended(other) }
+      expect(states.size).to be > 4
+      states[0..-2].reverse_each do |state|
+        undo(project)
+        expect(rows_of_everything).to eq state
+      end
+    end
+  end
+
+  def random_hex = %w[#E46F58 #E2705A #E26F59 #231F55 #24205A #FFCE5C #808080].sample(random: @random)
+
+  def random_artwork
+    parts = Array.new(12) { |n| %(<rect id="p#{n}" x="#{n * 8}" width="8" height="8" fill="#{random_hex}" stroke="#{random_hex}"/>) }
+    %(<svg xmlns="http://www.w3.org/2000/svg" width="100" height="8">#{parts.join}</svg>)
+  end
+
+  def step_as_intended(other)
+    swatches = Swatch.where(group: Group.where(palette: project.palettes.reload)).order(:id).to_a
+    one, two, three = swatches.sample(3, random: @random)
+    return if three.nil?
+    changes = RecordedChange.count
+    before, following = shown_at_places, Place.where.not(swatch_id: nil).pluck(:id, :swatch_id).to_h
+    expected = before.dup
+    case @random.rand(5)
+    when 0
+      rows = Candidates.of([one], limit: 3.0).by_artwork.values.flatten.select { @random.rand < 0.7 }
+      rows.each { |row| row.places.each { |place| expected[place.id] = one.hex } }
+      Changes::ShareSwatches.perform(project, swatches: [one], ticks: rows.map(&:tick), limit: 3.0)
+    when 1
+      following.each { |place, swatch| expected[place] = two.hex if swatch == one.id }
+      Changes::RemoveSwatches.perform(project, swatches: [one, three].compact, replacements: {one => two})
+    when 2
+      following.each { |place, swatch| expected[place] = two.hex if [one.id, three.id].include?(swatch) }
+      Changes::MergeSwatches.perform(project, kept: two, others: [one, three])
+    when 3
+      return if one.shared == false
+      Changes::LoosenSwatches.perform(project, swatches: [one])
+    when 4
+      return unless Palette.exists?(other.id)
+      into = project.palettes.reload.without(other).first
+      Changes::MergePalettes.preview(other, into, 2.0).each { |gone, kept, _| following.each { |place, swatch| expected[place] = kept.hex if kept && swatch == gone.id } }
+      Changes::MergePalettes.perform(project, from: other, into:, limit: 2.0)
+    end
+    expect(shown_at_places).to eq expected
+    RecordedChange.count > changes # sharing what is shared with nothing ticked changes nothing
+  end
+end
