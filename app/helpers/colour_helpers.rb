@@ -1,17 +1,33 @@
 # Colours as the interface shows them.
 module ColourHelpers
-  NOTATIONS = {hex: "Hex", rgb: "RGB", hsb: "HSB", hsl: "HSL", lab: "Lab", oklch: "OKLCH"}.freeze
+  NOTATIONS = {hex: "Hex", rgb: "RGB", hsb: "HSB", hsl: "HSL", lab: "Lab", cmyk: "CMYK", oklch: "OKLCH"}.freeze
 
-  # [[label, as shown, as copied]]
+  # [[model, label, as shown, as copied]]
   def notations(colour)
-    NOTATIONS.map { |model, label| [label, Magpie::Notation.numbers(colour, model), Magpie::Notation.write(colour, model)] }
+    NOTATIONS.map { |model, label| [model, label, Magpie::Notation.numbers(colour, model), Magpie::Notation.write(colour, model)] }
   end
+
+  # What is derived from a colour again and again, by its hex, for this process.
+  class Derived
+    MOST = 50_000
+
+    def initialize(&derive) = (@derive, @known = derive, {})
+
+    # @param swatch [#hex, #colour] whose colour is looked at only when its hex is new
+    def of(swatch, hex = swatch.hex)
+      @known[hex] || begin
+        @known = {} if @known.size >= MOST # a new hash, since others may be reading the old one
+        @known[hex] = @derive.call(swatch.colour)
+      end
+    end
+  end
+  LIGHTNESSES = Derived.new { |colour| colour.in(:oklab)[0] }
 
   # Black or white, whichever shows on a colour.
   def ink(colour) = (Magpie::Contrast.ink_on(colour) == :black) ? "on-light" : "on-dark"
 
   # CSS values of all shared and loose swatches; places and chips follow these.
   def swatch_values
-    palettes.flat_map(&:groups).flat_map(&:swatches).map { |swatch| "#{swatch.variable}:#{swatch.hex}" }.join(";")
+    shown_palettes.flat_map(&:groups).flat_map(&:swatches).map { |swatch| "#{swatch.variable}:#{swatch.hex}" }.join(";")
   end
 end

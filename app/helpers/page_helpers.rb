@@ -7,24 +7,49 @@ module PageHelpers
 
   def palettes = @palettes ||= project.palettes.includes(groups: :swatches).to_a
 
+  # Those, and what is opened beside them without being used here.
+  def shown_palettes
+    @shown_palettes ||= begin
+      opened = params[:open].to_s.split(",").first(20).map { |id| number(id) } - palettes.map(&:id)
+      palettes + (opened.any? ? Palette.where(id: opened).includes(groups: :swatches).order(:id).to_a : [])
+    end
+  end
+
   def groups = palettes.flat_map(&:groups)
 
-  # A swatch of the project's palettes.
-  def swatch(id) = Swatch.joins(group: {palette: :uses}).readonly(false).find_by!(id: number(id), uses: {project_id: project.id})
+  # The palette that new groups go to: that of the group chosen in the hand.
+  def palette_for_groups
+    palettes.find { |each| each.groups.any? { |group| group.id == session[:group] } } || palettes.first || raise(Magpie::Error, "The project has no palette to keep them in")
+  end
+
+  # A swatch of the house: palettes belong to it, and any project may open them.
+  def swatch(id) = Swatch.find(number(id))
 
   def hand = @hand ||= Hand.find_by(project:, visitor:) || Hand.create_or_find_by!(project:, visitor:)
 
   # Who this is: a random mark in the session, since the hand is a person's own.
   def visitor = session[:visitor] ||= SecureRandom.hex(8)
 
-  def finds = @finds ||= project.finds.includes(:source).limit(60).to_a
+  def finds = @finds ||= project.finds.includes(:source, :artwork).limit(60).to_a
 
   def reach = @reach ||= Swatch.reach(palettes.flat_map { |palette| palette.groups.flat_map { |group| group.swatches.map(&:id) } })
 
   # @return [Integer] 0 for what is no number, which no record has
   def number(text) = Integer(text.to_s, 10, exception: false) || 0
 
-  def tell(words, kind = :done) = session[:notice] = {"words" => words[0, 600], "kind" => kind.to_s}
+  # The session is a cookie. An answer that writes it undoes what other answers wrote
+  # since its request came in, so only pages and changes write it: a panel that comes
+  # late must not take back the words about what was just kept.
+  def keep_session = request.session_options[:skip] = false
+
+  # A page that asks for itself again, by the way: it neither takes the words that wait
+  # for the answer to a change, nor writes the session.
+  def refreshing? = request.env.key?("HTTP_X_REFRESH")
+
+  def tell(words, kind = :done)
+    keep_session
+    session[:notice] = {"words" => words[0, 600], "kind" => kind.to_s}
+  end
 
   def notice = @notice ||= session.delete(:notice)
 
@@ -47,7 +72,8 @@ module PageHelpers
     "#{request.path}#{"?#{Rack::Utils.build_query(query)}" unless query.empty?}"
   end
 
-  def token = %(<input type="hidden" name="authenticity_token" value="#{Rack::Protection::AuthenticityToken.token(session)}">)
+  # The same in all forms of a page.
+  def token = @token ||= %(<input type="hidden" name="authenticity_token" value="#{Rack::Protection::AuthenticityToken.token(session)}">)
 
   def count(number, word) = Magpie::Text.count(number, word)
 
@@ -66,12 +92,12 @@ module PageHelpers
   # Brings uploaded files in one by one, so that a bad one does not keep the others out.
   # @param change [Class] takes name: and bytes:
   # @return [[records], [messages]]
-  def bring_in(change)
+  def bring_in(change, **given)
     files = uploads(:files)
     raise Magpie::Error, "No file came in. Choose one or more" if files.empty?
     came, failed = [], []
     files.each do |name, bytes|
-      came << change.perform(project, name:, bytes:)
+      came << change.perform(project, name:, bytes:, **given)
     rescue Magpie::Error => error
       failed << error.message
     end

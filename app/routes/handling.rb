@@ -6,11 +6,11 @@ module Routes
         content = if params[:swatch] then Hand::Content.of_swatch(swatch(params[:swatch]))
         elsif params[:find] then Hand::Content.of_find(project.finds.find(number(params[:find])))
         else
-          colour = Magpie::Color.parse(params[:notation])
+          colour = notation
           Hand::Content.new(name: Magpie::ColorName.suggest(colour), colour:)
         end
         hand.hold(content)
-        go_on
+        params[:stay] ? redirect(to(palettes_at(swatch: content.swatch_id)), 303) : go_on
       end
 
       app.post("/projects/:project/hand/swap") do

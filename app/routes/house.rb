@@ -20,6 +20,12 @@ module Routes
         go_back
       end
 
+      # Nobody logs in; a name signs the changes that are made under it.
+      app.post("/projects/:project/who") do
+        session[:who] = Magpie::Text.name(params[:who], longest: 60).presence
+        go_back
+      end
+
       app.post("/projects/:project/undo") do
         change = Changes::History.undo(project, params[:change] && number(params[:change]))
         tell "Undone: #{change.words}"

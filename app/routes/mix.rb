@@ -1,31 +1,16 @@
 module Routes
-  # Mix: a colour in all its models, and changing a swatch.
+  # Mix: a colour in all its models, what can be made of it, and changing a swatch.
   module Mix
     module Helpers
-      # What the sheet works on: a swatch, or what is in hand. nil when it is closed.
-      def mixing
-        return @mixing if defined?(@mixing)
-        @mixing = case params[:mix]
-        when nil, "" then nil
-        when "hand" then hand.content && Hand::Content.new(**hand.content.to_h, swatch_id: nil)
-        else Hand::Content.of_swatch(swatch(params[:mix]))
-        end
+      # Bare numbers are read in the chosen model.
+      def notation
+        text = params[:notation].to_s
+        model = params[:model].to_s
+        return Magpie::Color.parse("#{model} #{text}") if MixHelpers::MODELS.key?(model.to_sym) && text.match?(/\A\s*[-+.\d]/) && text.split(/[\s,]+/).size > 2
+        Magpie::Color.parse(text)
       end
 
-      # [[artwork, places]] that follow a swatch, most first, and the number of all.
-      def reached(swatch_id, most = 6)
-        counts = Place.standing.where(swatch_id:).group(:artwork_id).count
-        shown = counts.sort_by { |_, places| -places }.first(most)
-        artworks = Artwork.where(id: shown.map(&:first)).index_by(&:id)
-        [shown.map { |id, places| [artworks[id], places] }, counts]
-      end
-
-      # The numbers that the sliders stand at.
-      def channels(colour)
-        screen = Magpie::Gamut.to_srgb(colour)
-        hue, saturation, brightness = screen.in(:hsb)
-        {rgb: screen.rgb255.map(&:round), hsb: [hue.round % 360, saturation.round, brightness.round]}
-      end
+      def plane = MixHelpers::PLANES.key?(params[:plane].to_s) ? params[:plane].to_sym : :chroma_lightness
     end
 
     def self.registered(app)
@@ -35,14 +20,65 @@ module Routes
       # is dragged; all arithmetic is here.
       app.get("/colour.json") do
         content_type :json
-        colour = Magpie::Color.parse(params[:notation])
-        JSON.generate(hex: colour.hex, ink: ink(colour), alpha: colour.alpha, inside: colour.in_srgb?, name: Magpie::ColorName.suggest(colour),
-          notations: notations(colour).map { |label, shown, _| [label, shown] }, **channels(colour))
+        JSON.generate(mix_answer(notation, plane))
+      end
+
+      app.get("/slice.png") do
+        cache_control :private, max_age: 86_400
+        content_type "image/png"
+        Magpie::Slice.new(params[:plane].to_s.to_sym, Float(params[:held].to_s, exception: false) || 0.0).png
+      end
+
+      app.get("/nudge.json") do
+        content_type :json
+        nudged = Magpie::Making::Nudge.apply(Magpie::Color.parse(params[:notation]), params[:step].to_s.to_sym, size: asked(:size, 1.0, -72.0..72.0))
+        JSON.generate(notation: Magpie::Notation.write(nudged, :oklch))
+      end
+
+      # What can be made of the colour, one panel at a time.
+      app.get("/projects/:project/mix/panels/:panel") do
+        raise ActiveRecord::RecordNotFound unless MixHelpers::PANELS.key?(params[:panel]) && params[:panel] != "reach" # the page has that itself
+        @colour = Magpie::Color.parse(params[:notation])
+        @before = Magpie::Color.parse(params[:before].to_s)
+        begin
+          erb :"mix/#{params[:panel]}", layout: false
+        rescue Magpie::Error => error
+          @problem = error.message
+          erb :"mix/problem", layout: false
+        end
+      end
+
+      app.post("/projects/:project/mix/group") do
+        colours = Array(params[:notations]).first(101).map { |text| Magpie::Color.parse(text) }
+        group = Changes::KeepGroup.perform(project, palette: palette_for_groups, name: params[:name], colours:, note: Magpie::Text.name(params[:note], longest: 120))
+        session[:group] = group.id
+        tell "Kept #{group.name} in #{group.palette.name}: #{count(colours.size, "swatch")}"
+        go_back
+      end
+
+      app.post("/projects/:project/swatches/:swatch/tint") do
+        kept = Changes::KeepTint.perform(project, parent: swatch(params[:swatch]), percent: Float(params[:percent].to_s, exception: false) || 0.0)
+        tell "Kept #{kept.name}. It follows its swatch"
+        go_back
+      end
+
+      # Several notations pasted at once: each becomes a find, or none.
+      app.post("/projects/:project/notations") do
+        lines = params[:text].to_s[0, 20_000].lines.map(&:strip).reject(&:empty?)
+        raise Magpie::Error, "#{lines.size} lines at once: the limit is 200" if lines.size > 200
+        colours = lines.each.with_index(1).map do |line, number|
+          Magpie::Color.parse(line)
+        rescue Magpie::Error => error
+          raise Magpie::Error, "line #{number}: #{error.message}"
+        end
+        Record.transaction { colours.each { |colour| Changes::TakeColour.perform(project, colour:, way: "typed") } }
+        tell "Took #{count(colours.size, "colour")} as finds"
+        go_back
       end
 
       app.post("/projects/:project/swatches/:swatch/change") do
-        colour = Magpie::Color.parse(params[:notation])
-        changed = Changes::ChangeSwatch.perform(project, swatch: swatch(params[:swatch]), colour:, definition: Magpie::Text.name(params[:notation]), before: params[:before].to_s)
+        colour = notation
+        changed = Changes::ChangeSwatch.perform(project, swatch: swatch(params[:swatch]), colour:, definition: Magpie::Text.name(params[:notation]), before: params[:before].to_s, bring_along: params[:bring_along] == "1", why: params[:why])
         places = Swatch.reach(changed.id).values.sum
         tell "#{changed.name} is #{changed.hex} now#{", in #{count(places, "place")}" if changed.shared}"
         go_on

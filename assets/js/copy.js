@@ -1,15 +1,19 @@
 // A click on a notation copies it.
-document.addEventListener("click", async event => {
+document.addEventListener("click", event => {
   const button = event.target.closest("[data-copy]")
-  if (!button) return
-  try {
-    await navigator.clipboard.writeText(button.dataset.copy)
-  } catch {
-    copyBySelecting(button.dataset.copy)
-  }
-  button.classList.add("copied")
-  setTimeout(() => button.classList.remove("copied"), 900)
+  if (button) copy(button.dataset.copy, button)
 })
+
+// @param {HTMLElement} said where "copied" is said
+export async function copy(text, said) {
+  try {
+    await navigator.clipboard.writeText(text)
+  } catch {
+    copyBySelecting(text)
+  }
+  said?.classList.add("copied")
+  setTimeout(() => said?.classList.remove("copied"), 900)
+}
 
 // Where a page may not use the clipboard directly, as on plain http from afar.
 function copyBySelecting(text) {

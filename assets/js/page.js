@@ -3,9 +3,12 @@
 export const find = (selector, within = document) => within.querySelector(selector)
 export const all = (selector, within = document) => [...within.querySelectorAll(selector)]
 
+// Whether a swap was of the page, not of a part that came after it.
+const ofPage = ({ target }) => !target || ["#app", "body"].includes(typeof target === "string" ? target : target.id ? `#${target.id}` : target.localName)
+
 // Runs after each time that the page was brought up to date, and now.
 export function whenPageChanges(run) {
-  document.addEventListener("htmx:after:swap", () => run())
+  document.addEventListener("htmx:after:swap", event => { if (ofPage(event.detail.ctx)) run() })
   document.readyState === "loading" ? document.addEventListener("DOMContentLoaded", () => run()) : run()
 }
 

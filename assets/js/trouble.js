@@ -1,7 +1,7 @@
 // An answer that is no page of ours, or no answer at all: say so, keep the page.
 document.addEventListener("htmx:before:swap", event => {
   const text = event.detail?.ctx?.text
-  if (typeof text !== "string" || text.includes('id="app"')) return
+  if (typeof text !== "string" || text.includes('id="app"') || text.includes("data-fragment")) return
   event.preventDefault()
   tell(text.trim() && text.length < 300 ? text : "The server gave an answer that is not a page. Nothing was changed")
 })

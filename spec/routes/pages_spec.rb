@@ -44,6 +44,31 @@ RSpec.describe App do
     expect(last_response.body).not_to match(/<script(?![^>]*src=)|\son\w+=/)
   end
 
+  it "writes the session with pages and changes only, so that a late panel takes no words back" do
+    get "/projects/#{project.id}/palettes"
+    expect(last_response.headers["Set-Cookie"].to_s).to include "magpie="
+    ["/projects/#{project.id}/mix/panels/tints?notation=%23E46F58&before=%23E46F58", "/colour.json?notation=%23E46F58", "/health"].each do |path|
+      get path
+      expect(last_response.status).to eq 200
+      expect(last_response.headers["Set-Cookie"]).to be_nil, path
+    end
+    header "X-Refresh", "1"
+    get "/projects/#{project.id}/palettes"
+    expect(last_response.headers["Set-Cookie"]).to be_nil
+  end
+
+  it "serves scripts and styles without a session, and nothing else of the folder" do
+    get "/projects/#{project.id}/gather"
+    %w[app.js app.css htmx.min.js magpie.svg].each do |name|
+      get "/build/#{name}"
+      expect([name, last_response.status, last_response.headers["Set-Cookie"], last_response.headers["Cache-Control"]]).to eq [name, 200, nil, "public, max-age=3600"]
+    end
+    ["/build/../../Gemfile", "/build/%2e%2e/%2e%2e/Gemfile", "/build/missing.js"].each do |path|
+      get path
+      expect(last_response.status).to eq 404
+    end
+  end
+
   it "refuses a change without the token" do
     post "/projects", name: "Forged"
     expect(last_response.status).to eq 403
@@ -62,9 +87,62 @@ RSpec.describe App do
   it "brings in what can be read of several files and names what cannot" do
     good = flat_picture(30, 20, [226, 112, 90]).pngsave_buffer
     page = post_with_token("/projects/#{project.id}/sources", files: [upload("just words", "notes.png"), upload(good, "dusk_plate.png"), upload(good[0, 60], "cut.png")])
-    expect(page.body).to include("notes.png is not a picture that I can read: expected PNG, JPEG, WebP or GIF, found text")
+    expect(page.body).to include("notes.png is not a picture that I can read: expected PNG, JPEG, WebP, GIF, TIFF, AVIF, HEIC or SVG, found text")
     expect(page.body).to include("cut.png is damaged", "Brought in dusk plate")
     expect(project.sources.pluck(:name)).to eq ["dusk plate"]
+  end
+
+  describe "reading" do
+    let(:source) { Changes::BringInSource.perform(project, name: "dusk.png", bytes: flat_picture(30, 20, [226, 112, 90]).pngsave_buffer) }
+    let(:path) { "/projects/#{project.id}/sources/#{source.id}" }
+
+    it "answers what a patch would cover, and says what is wrong with a question" do
+      get "#{path}/patch.json?x=3&y=4&tolerance=5"
+      expect(JSON.parse(last_response.body)).to eq("outline" => "M0 0L30 0L30 20L0 20Z", "pixels" => 600, "hex" => "#E2705A")
+      {"x=30&y=4&tolerance=5" => "30, 4 lies outside the picture, which is 30 × 20", "x=3&y=&tolerance=5" => 'y is "": expected a whole number',
+       "x=3&y=4&tolerance=nine" => "the tolerance is 0.0: expected 0.5 to 40"}.each do |question, message|
+        get "#{path}/patch.json?#{question}"
+        expect([last_response.status, JSON.parse(last_response.body)["error"]]).to eq [422, message]
+      end
+    end
+
+    it "says bad aims where the person is, and takes nothing" do
+      {{probe: "4", x: 1, y: 1} => "the probe is 4 px", {probe: "round", corners: "1,1 2,2"} => "at least three corners", {probe: "5", x: "-3", y: "1"} => "lies outside the picture"}.each do |values, message|
+        expect(post_with_token("#{path}/readings", **values).body).to include(message)
+      end
+      expect(project.finds).to be_empty
+    end
+
+    it "serves the file itself only where a browser shows what is read" do
+      get "#{path}/picture"
+      expect([last_response.media_type, last_response.body]).to eq ["image/png", source.bytes]
+      ink = Changes::BringInSource.perform(project, name: "ink.tif", bytes: flat_picture(9, 9, [90, 90, 20]).icc_transform("cmyk", input_profile: "srgb").tiffsave_buffer)
+      get "/projects/#{project.id}/sources/#{ink.id}/picture"
+      expect(last_response.media_type).to eq "image/png"
+      shown = Vips::Image.pngload_buffer(last_response.body)
+      expect(Magpie::Difference.de2000(Magpie::Color.srgb8(*shown.getpoint(4, 4)), ink.picture.at(4, 4).average)).to be < 0.8
+    end
+
+    it "finds no place for a sample of the screen, nor pictures of another kind" do
+      find = Changes::TakeColour.perform(project, colour: hex("#2F8FA3"), way: "screen")
+      ["finds/#{find.id}/crop.png", "finds/0/crop.png", "swatches/1/main", "artworks/#{source.id}/picture", "sources/#{source.id}/better/1"].each do |missing|
+        get "/projects/#{project.id}/#{missing}"
+        expect(last_response.status).to eq(404), missing
+      end
+    end
+
+    it "says that a picture without colour has no main colours" do
+      clear = Changes::BringInSource.perform(project, name: "clear.png", bytes: flat_picture(9, 9, [1, 2, 3]).bandjoin(Vips::Image.black(9, 9)).pngsave_buffer)
+      get "/projects/#{project.id}/sources/#{clear.id}/main"
+      expect(last_response.body).to include("The picture is transparent everywhere: there is no colour to find.")
+    end
+
+    it "takes a bad file of several without losing the others, and tells of each" do
+      post path.sub(%r{/\d+\z}, ".json"), authenticity_token: get("/projects/#{project.id}/gather") && token, files: [upload("just words", "notes.png")]
+      expect(JSON.parse(last_response.body)).to eq("came" => [], "failed" => ["notes.png is not a picture that I can read: expected PNG, JPEG, WebP, GIF, TIFF, AVIF, HEIC or SVG, found text"])
+      get "/projects/#{project.id}/sources/arrived?came=#{source.id},x&failed[]=notes.png%20is%20%3Cb%3Eno%20picture"
+      expect(follow_all.body).to include("Brought in dusk", "notes.png is &lt;b&gt;no picture")
+    end
   end
 
   it "reports what was dropped from an artwork" do
@@ -93,7 +171,7 @@ RSpec.describe App do
 
   it "computes colours for the sheet, and says what is wrong with a bad one" do
     get "/colour.json", notation: "hsb 200 60 80"
-    expect(JSON.parse(last_response.body)).to include("hex" => "#52A3CC", "rgb" => [82, 163, 204], "hsb" => [200, 60, 80], "inside" => true)
+    expect(JSON.parse(last_response.body)).to include("hex" => "#52A3CC", "inside" => true, "read" => "HSB", "channels" => a_hash_including("rgb" => [82, 163, 204], "hsb" => [200, 60, 80]))
     get "/colour.json", notation: "hsb 200 160 80"
     expect(last_response.status).to eq 422
     expect(JSON.parse(last_response.body)["error"]).to eq "saturation is 160: expected 0 to 100"
@@ -128,5 +206,31 @@ RSpec.describe App do
     header "Referer", "http://elsewhere.example/trap"
     post "/projects/#{project.id}/hand", authenticity_token: token, notation: "#E46F58"
     expect(last_response.headers["Location"].to_s).not_to include("elsewhere")
+  end
+end
+
+RSpec.describe App, "Mix panels" do
+  def app = described_class
+
+  let(:project) { new_project }
+
+  def panel(name, **question)
+    get "/projects/#{project.id}/mix/panels/#{name}", {notation: "#E2705A", before: "#231F55", **question}
+    last_response
+  end
+
+  it "say what cannot be made, and keep to their limits" do
+    expect(panel("ramp", darkest: "x", darker: "99", turn_dark: "-9999").body).to include("Keep 12 as a group")
+    expect(panel("ramp", adjusted: "1=mauve-ish").body).to include("“mauve-ish” is not a colour")
+    expect(panel("harmony", rule: "septet", spread: "900").body).to include(%(max="90" value="90"))
+    expect(panel("between", steps: "-4").body).to include("Keep 2 as a group")
+    expect(panel("nothing").status).to eq 404
+    expect(panel("tints", notation: "nope").status).to eq 303
+  end
+
+  it "find the nearest swatches of the whole house" do
+    other = new_project("Star trail")
+    keep(other, "Ember of another job", "#E2705A")
+    expect(panel("checks").body).to include("Ember of another job")
   end
 end

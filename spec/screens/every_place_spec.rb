@@ -52,7 +52,7 @@ RSpec.describe "Every place", :screen do
   it "says plainly what cannot be read, and keeps the page" do
     open_place "gather"
     attach_file "files[]", file("notes.png", "just words"), make_visible: true
-    expect(find("[role=alert]")).to have_content("notes.png is not a picture that I can read: expected PNG, JPEG, WebP or GIF, found text")
+    expect(find("[role=alert]")).to have_content("notes.png is not a picture that I can read: expected PNG, JPEG, WebP, GIF, TIFF, AVIF, HEIC or SVG, found text")
     expect(page).to have_css("#picture")
     click_button "Close"
     expect(page).to have_no_css("[role=alert]")
@@ -122,17 +122,17 @@ RSpec.describe "Every place", :screen do
     within(".hand") { expect(page).to have_content("Peat") }
     click_button "Clear", match: :first
     expect(page).to have_content("None")
-    expect(page.evaluate_script("document.querySelector('#stage [data-part=moor]').getAttribute('fill')")).to eq "none"
+    eventually { expect(page.evaluate_script("document.querySelector('#stage [data-part=moor]').getAttribute('fill')")).to eq "none" }
   end
 
   it "refuses to undo from the list what something later stands on" do
     open_place "palettes"
     find(".chip[title^='Ion pink']").click
     fill_in "Name", with: "Ion rose"
-    click_button "Rename"
+    click_button "Save"
     expect(page).to have_css(".chip-cell", text: "Ion rose")
     fill_in "Name", with: "Ion red"
-    click_button "Rename"
+    click_button "Save"
     expect(page).to have_css(".chip-cell", text: "Ion red")
     find("summary", text: "Changes").click
     within("li", text: "Renamed Ion pink to Ion rose") { click_button "Undo only this" }

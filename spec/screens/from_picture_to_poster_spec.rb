@@ -42,11 +42,11 @@ RSpec.describe "From a picture to a poster that follows its swatch", :screen do
     expect(fill_of("#stage", "planet_ring", "stroke")).to eq read.hex
 
     # Share: the places that hold exactly its colour are listed and linked.
-    click_link "Share…"
+    click_button "Share…"
     expect(page).to have_content("2 places hold exactly #{read.hex}")
     expect(page).to have_content("Plum band, fill")
     click_button "Share and link 2"
-    expect(page).to have_content("Heather dusk is shared now and reaches 2 places")
+    expect(page).to have_content("Heather dusk is shared now, 2 places linked")
     expect(find(".chip-cell", text: "Heather dusk")).to have_content("2 places")
 
     # Change everywhere: both artworks follow live, Esc leaves all as it was.
@@ -57,7 +57,7 @@ RSpec.describe "From a picture to a poster that follows its swatch", :screen do
     click_link "Change everywhere"
     fill_in "Colour in any notation", with: "#3366CC"
     eventually { expect(embers).to eq %w[#3366CC #3366CC] }
-    expect(embers("#mix", "#mix")).to eq %w[#3366CC #3366CC]
+    expect(embers("#mix [data-artwork]", "#mix [data-artwork]")).to eq %w[#3366CC #3366CC]
     expect(Swatch.find_by(name: "Ember sky").hex).to eq "#E46F58"
     keys :escape
     expect(page).to have_no_css("#mix")

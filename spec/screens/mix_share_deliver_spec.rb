@@ -40,6 +40,10 @@ RSpec.describe "Mix, sharing and Deliver", :screen do
       expect(page).to have_css("#mix-hex", text: "#008080")
       find(".mix-before").click
       expect(page).to have_css("#mix-hex", text: "#F3BA70")
+      find("#mix-now").click # and back to it
+      expect(page).to have_css("#mix-hex", text: "#008080")
+      find(".mix-before").click
+      expect(page).to have_css("#mix-hex", text: "#F3BA70")
       fill_in "Colour in any notation", with: "teal"
       eventually { expect(hex_of(find(".chip[title^='Apricot']").style("background-color")["background-color"])).to eq "#008080" }
       keys :escape
@@ -50,7 +54,7 @@ RSpec.describe "Mix, sharing and Deliver", :screen do
 
     it "says when a colour lies outside of the screen's gamut" do
       fill_in "Colour in any notation", with: "oklch(0.7 0.35 150)"
-      expect(page).to have_content("Outside what a screen can show: the nearest is shown")
+      expect(page).to have_content("Outside what a screen shows:")
     end
 
     it "refuses to write over what somebody else changed meanwhile" do
@@ -58,7 +62,7 @@ RSpec.describe "Mix, sharing and Deliver", :screen do
       Changes::ChangeSwatch.perform(demo, swatch: apricot, colour: hex("#111111"), definition: "#111111", before: "#F3BA70")
       fill_in "Colour in any notation", with: "teal"
       click_button "Apply to 2 places"
-      expect(find("[role=alert]")).to have_content("Apricot was changed to #111111 meanwhile; you saw #F3BA70")
+      expect(find("[role=alert]")).to have_content("The colour of Apricot was changed").and have_content("#111111")
       expect(apricot.reload.hex).to eq "#111111"
     end
   end
@@ -79,11 +83,11 @@ RSpec.describe "Mix, sharing and Deliver", :screen do
     open_place "palettes"
     find(".chip[title^='Ion pink']").click
     demo.artworks.first.places.where(role: "fill").limit(3).each { |place| place.update!(swatch_id: nil, kind: "colour", colour: hex("#C24E86"), hex: "#C24E86") }
-    click_link "Share…"
+    click_button "Share…"
     expect(page).to have_button("Share and link 3")
     find(".share input[type=checkbox]", match: :first).uncheck
     click_button "Share and link 2"
-    expect(page).to have_content("Ion pink is shared now and reaches 2 places")
+    expect(page).to have_content("Ion pink is shared now, 2 places linked")
     expect(page).to have_css(".chip.ringed[title^='Ion pink']")
   end
 
@@ -141,7 +145,8 @@ RSpec.describe "Mix, sharing and Deliver", :screen do
     expect(File.size(path)).to be > 2_000_000
     attach_file "files[]", path, make_visible: true
     expect(page).to have_content("Brought in wide moor")
-    expect(page).to have_content("wide moor, 1400 × 900 px")
+    click_link "About"
+    expect(page).to have_content("1400 × 900 px")
   end
 
   it "keeps the page and says so when the server is gone" do

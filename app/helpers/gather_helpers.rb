@@ -1,0 +1,47 @@
+# What Gather shows beside the pages' common things.
+module GatherHelpers
+  # Swatches closer than this to a reading are "already close" (ΔE00).
+  CLOSE = 3.0
+
+  # What is chosen to be read: a source or an artwork of the project.
+  # @return [Readable]
+  def readable
+    @readable ||= case params[:kind]
+    when "sources" then project.sources.find(number(params[:readable]))
+    when "artworks" then project.artworks.find(number(params[:readable]))
+    else raise ActiveRecord::RecordNotFound
+    end
+  end
+
+  def choices = hand.chosen
+
+  # For file fields.
+  def accepted_pictures = Magpie::Picture::File::FORMATS.map(&:media_type).join(",")
+
+  # The place in the interface where a find is shown.
+  def at_find(find)
+    readable = find.readable
+    at("gather", **(readable ? readable.parameter : {}), find: find.id)
+  end
+
+  # [[swatch, ΔE00]], nearest first.
+  def close_swatches(colour, most = 4)
+    lab = colour.in(:lab)
+    near = groups.flat_map(&:swatches).map { |each| [each, Magpie::Difference::Ciede2000.of(lab, each.colour.in(:lab))] }
+    near.select { |_, difference| difference < CLOSE }.min_by(most, &:last)
+  end
+
+  # The whole notation that is copied by itself after a reading; nil when switched off.
+  def copied_by_itself(colour) = (choices[:copying] == "on") ? Magpie::Notation.write(colour, choices[:favourite].to_sym) : nil
+
+  def verdict_words(find)
+    {"even" => "Even. Safe to keep as one colour.", "a little mixed" => "A little mixed. Look at the most common colour too.",
+     "mixed" => "Mixed. Try a smaller probe, a patch, or another place."}[find.verdict]
+  end
+
+  # A place in a picture as CSS percentages.
+  def percent(value, side) = (100.0 * value / side).round(4)
+
+  # An outline as an SVG path, in pixels of the picture.
+  def path_of(corners) = "M#{corners.map { |x, y| "#{x.round(2)} #{y.round(2)}" }.join("L")}Z"
+end

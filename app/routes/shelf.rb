@@ -1,0 +1,98 @@
+module Routes
+  # All palettes of the house: finding, using, duplicating, merging, putting away.
+  module Shelf
+    module Helpers
+      # How near a colour has to be to be found "like this colour" (ΔE00).
+      LIKE = 10.0
+
+      # The palettes to show, with what was found in each: {palette => [swatches]}
+      def found_palettes
+        shown = Palette.includes(:uses, groups: :swatches).order(Arel.sql("archived_at IS NOT NULL"), :starter, :name).to_a
+        shown = shown.select { |each| params[:archived] || each.archived_at.nil? }
+        words = params[:find].to_s.strip[0, 100]
+        return shown.to_h { |each| [each, []] } if words.empty?
+        colour = Magpie::Notation.try(words)
+        shown.to_h { |each| [each, colour ? like(each, colour) : named(each, words.downcase)] }.select { |each, found| found.any? || (!colour && told?(each, words.downcase)) }
+      end
+
+      # [[swatch, ΔE00]], nearest first.
+      def like(palette, colour)
+        swatches = palette.groups.flat_map(&:swatches)
+        return [] if swatches.empty?
+        differences = Magpie::Bulk.de2000(colour.in(:lab), Magpie::Bulk.columns(swatches.map { |each| each.colour.in(:lab) })).to_a
+        swatches.zip(differences).select { |_, difference| difference <= LIKE }.sort_by(&:last)
+      end
+
+      def named(palette, words)
+        palette.groups.flat_map { |group| group.swatches.select { |each| [each.name, each.note, each.code, group.name].compact.any? { |text| text.downcase.include?(words) } } }.map { |each| [each, nil] }
+      end
+
+      def told?(palette, words) = [palette.name, palette.note, *palette.tags].compact.any? { |text| text.downcase.include?(words) }
+    end
+
+    def self.registered(app)
+      app.helpers Helpers
+
+      app.get("/projects/:project/shelf") do
+        @found = found_palettes
+        @palette = Palette.includes(groups: :swatches).find_by(id: number(params[:palette]))
+        @place, @title = "palettes", "All palettes"
+        erb :"palettes/shelf"
+      end
+
+      app.post("/projects/:project/shelf") do
+        made = Changes::AddPalette.perform(project, name: params[:name], note: params[:note].to_s, tags: params[:tags].to_s)
+        session[:group] = made.groups.first.id
+        tell "Added #{made.name}. This project uses it"
+        redirect to(at("palettes")), 303
+      end
+
+      app.post("/projects/:project/shelf/:palette") do
+        limits = Palette::LIMITS.keys.to_h { |name| [name, params["limit_#{name}"]] }.compact.transform_values { |text| Float(text, exception: false) || raise(Magpie::Error, "#{text.inspect} is no number") }
+        sides = %i[columns rows].to_h { |side| [side, params[side] && number(params[side])] }.compact
+        Changes::EditPalette.perform(project, palette: house_palette, name: params[:name], note: params[:note], tags: params[:tags], limits:, **sides)
+        go_back
+      end
+
+      app.post("/projects/:project/shelf/:palette/use") do
+        how = %w[use leave earlier later].include?(params[:how]) ? params[:how] : "use"
+        Changes::UsePalette.perform(project, palette: house_palette, how:)
+        go_back
+      end
+
+      app.post("/projects/:project/shelf/:palette/duplicate") do
+        raise Magpie::Error, "#{house_palette.name} has no group to duplicate" if house_palette.groups.empty?
+        copy = Changes::CopyGroups.perform(project, groups: house_palette.groups.includes(:swatches).to_a)
+        tell "Duplicated #{house_palette.name} as #{copy.name}. This project uses it"
+        redirect to(at("shelf", palette: copy.id)), 303
+      end
+
+      # Single groups, or all, into a palette of this project.
+      app.post("/projects/:project/shelf/:palette/bring") do
+        groups = house_palette.groups.where(id: Array(params[:groups]).map { |id| number(id) }).includes(:swatches).to_a
+        into = Palette.find(number(params[:into]))
+        Changes::CopyGroups.perform(project, groups:, into:)
+        tell "Brought #{Magpie::Text.list(groups.map(&:name))} into #{into.name}"
+        redirect to(at("palettes")), 303
+      end
+
+      app.post("/projects/:project/shelf/:palette/merge") do
+        into = Palette.find(number(params[:into]))
+        Changes::MergePalettes.perform(project, from: house_palette, into:, limit: asked(:limit, 2.0, 0..20))
+        tell RecordedChange.where(project:).order(:id).last.words
+        redirect to(at("shelf", palette: into.id)), 303
+      end
+
+      app.post("/projects/:project/shelf/:palette/archive") do
+        Changes::ArchivePalette.perform(project, palette: house_palette, archived: params[:archived] == "1")
+        go_back
+      end
+
+      app.post("/projects/:project/shelf/:palette/remove") do
+        Changes::RemovePalette.perform(project, palette: house_palette)
+        tell "Removed #{house_palette.name}. Its places keep their colours; Undo brings it back"
+        redirect to(at("shelf")), 303
+      end
+    end
+  end
+end

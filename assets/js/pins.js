@@ -1,0 +1,126 @@
+// Pins: dragged to another place they are read again there; by key, arrows and Enter.
+// Also the outline of the patch that is shown, and its tolerance.
+import { all, find, visit, whenPageChanges } from "./page.js"
+import { drawOutline } from "./picture.js"
+import { hide, show } from "./loupe.js"
+import { follow, pixelAt, pointOf, size } from "./view.js"
+
+const FARTHER = 4 // CSS pixels that make a drag of a press
+const outlines = new Map() // question → outline
+let dragged = null // { pin, from, moved }
+let asking = null
+
+document.addEventListener("pointerdown", event => {
+  const pin = event.target.closest?.(".pin[data-pin]")
+  if (!pin || event.button !== 0) return
+  event.preventDefault()
+  pin.focus({ preventScroll: true })
+  dragged = { pin, from: event, moved: false }
+})
+
+document.addEventListener("pointermove", event => {
+  if (!dragged) return
+  dragged.moved ||= Math.hypot(event.clientX - dragged.from.clientX, event.clientY - dragged.from.clientY) > FARTHER
+  if (!dragged.moved) return
+  const picture = dragged.pin.closest(".picture"), pixel = pixelAt(picture, event.clientX, event.clientY)
+  place(dragged.pin, pixel)
+  show(picture, pixel, event, Number(find("#probe input:checked")?.value) || 1)
+})
+
+document.addEventListener("pointerup", () => {
+  if (!dragged) return
+  const { pin, moved } = dragged
+  dragged = null
+  if (moved) readAgain(pin)
+})
+
+// The click that ends a drag is none.
+document.addEventListener("click", event => {
+  const pin = event.target.closest?.(".pin[data-pin]")
+  if (pin?.dataset.moved) event.preventDefault(), event.stopPropagation()
+}, true)
+
+addEventListener("keydown", event => {
+  if (event.key === "Escape" && dragged?.moved) {
+    event.stopImmediatePropagation()
+    place(dragged.pin, home(dragged.pin))
+    delete dragged.pin.dataset.moved
+    dragged = null
+    return hide()
+  }
+  const pin = event.target.closest?.(".pin[data-pin]")
+  if (!pin) return
+  const step = event.shiftKey ? 10 : 1
+  const move = { ArrowLeft: [-step, 0], ArrowRight: [step, 0], ArrowUp: [0, -step], ArrowDown: [0, step] }[event.key]
+  if (!move && !(event.key === "Enter" && pin.dataset.moved)) return
+  event.preventDefault()
+  event.stopImmediatePropagation()
+  if (!move) return readAgain(pin)
+  const { width, height } = size(pin.closest(".picture")), at = now(pin)
+  const pixel = { x: Math.min(Math.max(at.x + move[0], 0), width - 1), y: Math.min(Math.max(at.y + move[1], 0), height - 1) }
+  place(pin, pixel)
+  follow(pin.closest(".picture"), pixel.x, pixel.y)
+  show(pin.closest(".picture"), pixel, pointOf(pin.closest(".picture"), pixel.x, pixel.y), 5)
+}, true)
+
+const home = pin => ({ x: Number(pin.dataset.x), y: Number(pin.dataset.y) })
+const now = pin => pin.dataset.moved ? JSON.parse(pin.dataset.moved) : home(pin)
+
+function place(pin, { x, y }) {
+  const { width, height } = size(pin.closest(".picture"))
+  pin.dataset.moved = JSON.stringify({ x, y })
+  pin.style.left = `${(x + 0.5) / width * 100}%`
+  pin.style.top = `${(y + 0.5) / height * 100}%`
+}
+
+function readAgain(pin) {
+  hide()
+  post(pin.closest(".picture").dataset.path.replace(/\/(sources|artworks)\/\d+$/, `/finds/${pin.dataset.pin}/again`), now(pin))
+}
+
+// Sends what the form for readings would, to another address.
+function post(path, values) {
+  const form = find("#take")
+  form.action = path
+  for (const field of form.elements) if (field.name in values) field.value = values[field.name]
+  for (const field of form.elements) field.disabled = !(field.name in values || ["authenticity_token", "with", "looked"].includes(field.name))
+  form.requestSubmit()
+  for (const field of form.elements) field.disabled = false
+}
+
+// While the tolerance is dragged the outline is asked for, one question at a time.
+document.addEventListener("input", event => {
+  if (event.target.id !== "tolerance") return
+  event.target.nextElementSibling.textContent = `ΔE ${event.target.value}`
+  if (event.target.dataset.at) outline(`${event.target.dataset.at}&tolerance=${event.target.value}`)
+})
+
+document.addEventListener("change", event => {
+  if (event.target.id !== "tolerance" || !event.target.dataset.again) return
+  event.stopPropagation() // it is more than a choice: the find is read again
+  post(event.target.dataset.again, { tolerance: event.target.value })
+}, true)
+
+async function outline(question) {
+  const picture = find("#picture")
+  if (outlines.has(question)) return drawOutline(picture, outlines.get(question))
+  const waiting = asking !== null
+  asking = question
+  if (waiting) return
+  while (asking) {
+    const asked = asking
+    const answer = await fetch(`${picture.dataset.path}/patch.json?${asked}`).catch(() => null)
+    if (answer?.ok) {
+      const said = await answer.json()
+      outlines.set(asked, said.outline)
+      if (picture.isConnected && asking === asked) drawOutline(picture, said.outline)
+    }
+    if (asking === asked) asking = null
+  }
+}
+
+whenPageChanges(() => {
+  for (const pin of all(".pin[data-moved]")) delete pin.dataset.moved
+  const patch = find("[data-patch]")
+  if (patch) outline(patch.dataset.patch)
+})
