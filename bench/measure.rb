@@ -4,6 +4,8 @@ require_relative "../config/environment"
 require_relative "../config/database"
 require_relative "../db/demo/load"
 require "rack/test"
+require_relative "colours"
+require_relative "palettes"
 
 Database.migrate
 Demo.clear
@@ -14,18 +16,18 @@ module Bench
 
   ROWS = []
 
+  # @param after [Proc] what is done after each run, and not measured
   # @return [Float] median milliseconds
-  def median(times)
-    yield
-    runs = Array.new(times) do
+  def median(times, after: -> {})
+    runs = Array.new(times + 1) do
       start = Process.clock_gettime(Process::CLOCK_MONOTONIC)
       yield
-      (Process.clock_gettime(Process::CLOCK_MONOTONIC) - start) * 1000
-    end
+      ((Process.clock_gettime(Process::CLOCK_MONOTONIC) - start) * 1000).tap { after.call }
+    end.drop(1)
     runs.sort[times / 2]
   end
 
-  def row(what, milliseconds, promised, ratio = nil) = ROWS << [what, format("%.1f ms", milliseconds), promised, ratio]
+  def row(what, value, promised, ratio = nil, unit: "ms") = ROWS << [what, format("%.1f %s", value, unit), promised, ratio]
 
   def print_table
     puts "| What | Median | Promised | Ratio |", "| --- | --: | --: | --- |"
@@ -42,6 +44,17 @@ module Bench
     Place.where(artwork_id: project.artworks.select(:id), hex: "#E46F58").update_all(swatch_id: swatch.id, colour: nil, hex: nil)
     raise "expected #{places} places" unless swatch.places.count == places
     [project, swatch]
+  end
+
+  # Mean ΔE00 of every ninth pixel to what it is painted with: by our main colours,
+  # nearest first, and by the palette picture that libvips makes.
+  def painted(image, count, bits)
+    lab_of = ->(picture) { Magpie::Bulk.linear_to_lab(Magpie::Picture::Pixels.of(picture.subsample(3, 3).copy_memory).linear) }
+    lab = lab_of.call(image)
+    colours = Magpie::Picture::MainColours.new(Magpie::Picture::Cells.new(Magpie::Picture.new(image)), count:).to_a
+    ours = colours.map { |each| Magpie::Bulk.de2000(each.colour.in(:lab), lab) }.reduce { |a, b| Magpie::Bulk.choose(a < b, a, b) }
+    palette = Vips::Image.new_from_buffer(image.pngsave_buffer(palette: true, bitdepth: bits, dither: 0, Q: 100), "").extract_band(0, n: 3)
+    [ours.mean, Magpie::Bulk.de2000(lab_of.call(palette), lab).mean]
   end
 
   def change(project, swatch)
@@ -69,7 +82,11 @@ health = Bench.median(50) { browser.get("/health") }
 end
 median = Bench.median(20) { browser.get("/projects/#{many[0].id}/dress?mix=#{many[1].id}") }
 Bench.row "Dress with Mix open, 10,000 places in 200 artworks", median, "–", format("%.0f × an empty answer", median / health)
-Bench.row "Numbers of a colour while dragging", Bench.median(200) { browser.get("/colour.json?notation=oklch(0.68+0.14+34)") }, "–"
+Bench.row "Numbers of a colour while dragging", Bench.median(200) { browser.get("/colour.json?notation=oklch(0.68+0.14+34)") }, "< 50 ms"
+Bench.row "A slice of the colour space", Bench.median(20) { browser.get("/slice.png?plane=chroma_lightness&held=#{rand(360)}") }, "< 50 ms"
+MixHelpers::PANELS.keys.without("reach").each do |panel|
+  Bench.row "Mix, panel #{panel}", Bench.median(30) { browser.get("/projects/#{demo.id}/mix/panels/#{panel}?notation=%23E2705A&before=%23231F55").then { |response| raise response.body unless response.ok? } }, "< 50 ms"
+end
 
 large = (0..2).map { |band| Vips::Image.gaussnoise(4000, 3000, mean: 120, sigma: 40, seed: band) }
 bytes = large[0].bandjoin(large[1..]).cast(:uchar).copy(interpretation: :srgb).jpegsave_buffer(Q: 90)
@@ -83,12 +100,43 @@ opened = (Process.clock_gettime(Process::CLOCK_MONOTONIC) - start) * 1000
 Bench.row "Opening 12 megapixels, first time", opened, "–"
 random = Random.new(1)
 [5, 31].each do |probe|
-  median = Bench.median(60) { Changes::TakeReading.perform(demo, source:, x: random.rand(4000), y: random.rand(3000), probe:) }
+  median = Bench.median(60) { Changes::TakeReading.perform(demo, readable: source, aim: Aim.new(way: "square", x: random.rand(4000), y: random.rand(3000), size: probe)) }
   Bench.row "Reading #{probe} × #{probe} px of 12 megapixels, kept as a find", median, (probe == 5) ? "< 60 ms" : "–", format("%.3f × opening it", median / opened)
+end
+
+# The demo's dusk at 12 megapixels, with a camera's grain.
+dusk = Vips::Image.new_from_buffer(Demo::Pictures.all["Dusk over the dome"], "").resize(2.9)
+grain = (0..2).map { |band| Vips::Image.gaussnoise(dusk.width, dusk.height, mean: 0, sigma: 3, seed: 20 + band) }
+dusk = (dusk + grain[0].bandjoin(grain[1..])).cast(:uchar).copy(interpretation: :srgb)
+source = Changes::BringInSource.perform(demo, name: "Dusk, large.jpg", bytes: dusk.jpegsave_buffer(Q: 92))
+size = "#{(dusk.width * dusk.height / 1e6).round} megapixels"
+opening = Bench.median(3) { Magpie::Picture.read(source.bytes) }
+Bench.row "Decoding #{size} (JPEG), without keeping it", opening, "–"
+[["a field of the sky", 2000, 1000, 6.0], ["the whole picture", 2000, 1000, 40.0]].each do |what, x, y, tolerance|
+  median = Bench.median(7) { source.picture.then { |picture| picture.read(Magpie::Picture::Probe.patch(picture, x, y, tolerance)) } }
+  Bench.row "Patch of #{size}, #{what}: grown and read", median, "≤ 400 ms", format("%.2f × decoding it", median / opening)
+  outline = Magpie::Picture::Probe.patch(source.picture, x, y, tolerance)
+  Bench.row "… and its outline", Bench.median(7) { outline.outline }, "–"
+end
+main = -> { Magpie::Picture::MainColours.new(Magpie::Picture::Cells.new(source.picture), count: 16).tap(&:to_a) }
+quantiser = -> { dusk.pngsave_buffer(palette: true, bitdepth: 4, dither: 0, Q: 100, compression: 0) }
+first, theirs = [main, quantiser].map { |run| Bench.median(5, &run) }
+Bench.row "Main colours of #{size}, 16 of them with their places", first, "≤ 700 ms", format("%.2f × libvips' quantiser with PNG", first / theirs)
+by_itself = Bench.median(5) { Magpie::Picture::MainColours.new(Magpie::Picture::Cells.new(source.picture)).to_a }
+Bench.row "Main colours of #{size}, number found by itself", by_itself, "≤ 700 ms", format("%.2f × libvips' quantiser with PNG", by_itself / theirs)
+Demo::Pictures.all.each do |name, bytes|
+  image = Vips::Image.new_from_buffer(bytes, "").extract_band(0, n: 3)
+  [[2, 4], [4, 16]].each do |bits, count|
+    ours, theirs = Bench.painted(image, count, bits)
+    Bench.row "#{name} painted with #{count} colours, mean ΔE00 to the picture", ours, "≤ 1.05 ×", format("%.2f × libvips' quantiser", ours / theirs), unit: "ΔE"
+  end
 end
 magpie = File.expand_path("../bin/magpie", __dir__)
 ruby = Bench.median(10) { system("ruby", "-e", "0") }
 shell = Bench.median(10) { system(magpie, "colour", "#E46F58", out: File::NULL) }
 Bench.row "bin/magpie colour, from start to end", shell, "< 500 ms", format("%.1f × ruby alone", shell / ruby)
+
+Bench::Colours.rows
+Bench::Palettes.rows(browser, health)
 
 Bench.print_table

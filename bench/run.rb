@@ -1,4 +1,5 @@
-# A cluster as durable as the real one, the measurements, and the cluster down again.
+# A cluster as durable as the real one, the measurements (or those of frames, when
+# asked for), and the cluster down again.
 require_relative "../config/database_cluster"
 
 folder = File.expand_path("../var/bench", __dir__)
@@ -7,7 +8,7 @@ FileUtils.mkdir_p(folder)
 cluster = DatabaseCluster.new(File.join(folder, "database"))
 begin
   url = cluster.start("magpie_bench")
-  status = system({"DATABASE_URL" => url}, "bundle", "exec", "ruby", File.join(__dir__, "measure.rb"))
+  status = system({"DATABASE_URL" => url}, "bundle", "exec", "ruby", File.join(__dir__, (ARGV.first == "frames") ? "frames.rb" : "measure.rb"))
 ensure
   cluster.stop
 end

@@ -4,7 +4,8 @@ require "support/screens"
 RSpec.describe "The pictures of the README", :screen do
   def shoot(name)
     expect(page).to have_no_css(".notice-done", wait: 8)
-    page.driver.browser.mouse.move(x: 672, y: 8)
+    block_given? ? yield : page.driver.browser.mouse.move(x: 672, y: 8)
+    expect(page).to have_css(".loupe p", text: /#/) if block_given?
     page.driver.browser.screenshot(path: File.expand_path("#{name}.png", __dir__))
   end
 
@@ -14,18 +15,53 @@ RSpec.describe "The pictures of the README", :screen do
     open_place "gather"
     click_picture 862, 540
     expect(page).to have_css(".pin-shown")
-    shoot "gather"
+    expect(page).to have_css(".main-strip button")
+    shoot("gather") { mouse.move(x: 592, y: 362) }
+    find("#probe input[value='patch']", visible: :all).evaluate_script("this.click()")
+    expect(page).to have_css("#tolerance")
+    click_picture 700, 800
+    eventually { expect(find(".outline-over", visible: :all)["d"].to_s).to start_with "M" }
+    shoot "patch"
+    within(".source", text: "Nebula plate") { click_link "Beside" }
+    expect(page).to have_css(".picture", count: 2)
+    shoot "beside"
+    click_button "take a screen"
+    within("[data-way=practice]") { click_button "Sample" }
+    expect(page).to have_css("#practice[open]")
+    shoot "practice-screen"
+    keys :escape
     open_place "palettes"
     find(".chip[title^='Ember sky']").click
     expect(page).to have_css(".side h1", text: "Ember sky")
+    shoot "swatch"
+    find(".chip[title^='Apricot']").execute_script("this.dispatchEvent(new MouseEvent('click', { bubbles: true, cancelable: true, ctrlKey: true }))")
+    within(".side") { click_link "Palette" }
+    expect(page).to have_css("#check-twins")
     shoot "palettes"
+    find("#shift-hue").execute_script("this.value = 24; for (const type of ['input', 'change']) this.dispatchEvent(new Event(type, { bubbles: true }))")
+    expect(page).to have_css("#shift[data-computed]")
+    shoot "shift"
+    click_button "Reset"
+    %w[Grid Ledger Chart].each do |view|
+      find(".views label", text: view).click
+      expect(page).to have_css(".palettes[data-view='#{view.downcase}']")
+      expect(page).to have_css("#check-twins")
+      shoot view.downcase
+    end
+    find(".views label", text: "Rows").click
+    expect(page).to have_css(".row")
+    visit "/projects/1/shelf?palette=1"
+    shoot "all-palettes"
     open_place "dress"
     find(".rack-chip[title^='Coral']").click
     click_part "rosehip_band"
     expect(page).to have_content("1 picked: Rosehip band")
-    click_link "Share…"
+    click_button "Share…"
     expect(page).to have_button("Share and link 1")
     shoot "share"
+    click_link "Not now"
+    click_button "Undo"
+    expect(page).to have_content("Undone: ")
     open_place "dress"
     find(".rack-chip[title^='Ember sky']").click
     click_part "ember_band"
@@ -35,6 +71,10 @@ RSpec.describe "The pictures of the README", :screen do
     fill_in "Colour in any notation", with: "hsb 172 52 62"
     eventually { expect(fill_of("#stage", "ember_band")).to eq "#4C9E93" }
     shoot "mix"
+    choose "Ramp", visible: :all, allow_label_click: true
+    expect(page).to have_css(".curves")
+    shoot "ramp"
+    choose "Reach", visible: :all, allow_label_click: true
     open_place "deliver"
     shoot "deliver"
   end

@@ -1,0 +1,61 @@
+# Large palettes: pages, twins, sharing.
+module Bench
+  module Palettes
+    module_function
+
+    def rows(browser, health)
+      project = palette_of(2000)
+      PaletteHelpers::VIEWS.each_key do |view|
+        Choices.new(hand(project, browser)).take("view" => view)
+        Bench.row "Palette of 2,000 swatches, #{view}", Bench.median(9) { page(browser, "/projects/#{project.id}/palettes") }, (view == "rows") ? "< 200 ms" : "–", format("%.0f × an empty answer", Bench.median(9) { page(browser, "/projects/#{project.id}/palettes") } / health)
+      end
+      twins(project)
+      Bench.row "Health of 2,000 swatches, all six checks", Bench.median(3) { page(browser, "/projects/#{project.id}/palettes/#{project.palettes.first.id}/health") }, "–"
+      sharing
+    end
+
+    def page(browser, path) = browser.get(path).then { |response| raise response.body unless response.ok? }
+
+    def hand(project, browser)
+      browser.get("/projects/#{project.id}/palettes")
+      Hand.where(project:).order(:id).last
+    end
+
+    def palette_of(count)
+      project = Changes::StartProject.perform(name: "Bench, #{count} swatches")
+      random = Random.new(7)
+      (count / 100).times do |number|
+        colours = Array.new(100) { Magpie::Color.new(:srgb, Array.new(3) { random.rand }) }
+        Changes::KeepGroup.perform(project, palette: project.palettes.first, name: "Tray #{number + 1}", colours:)
+      end
+      project
+    end
+
+    def twins(project)
+      colours = project.swatches.map(&:colour)
+      plain = Bench.median(1) { colours.first(200).combination(2) { |a, b| Magpie::Difference.de2000(a, b) } } * (colours.size / 200.0)**2
+      found = Bench.median(9) { Magpie::Palette::Twins.pairs(colours) }
+      Bench.row "Twins of 2,000 swatches", found, "≤ 300 ms", format("%.4f × one by one, from 200", found / plain)
+    end
+
+    # 10,000 places of 500 colours in 100 artworks, every twentieth the swatch's.
+    def sharing
+      project = Changes::StartProject.perform(name: "Bench, strays")
+      random = Random.new(11)
+      hexes = Array.new(500) { format("#%06X", random.rand(0x1000000)) }
+      hexes[0] = "#E46F58"
+      100.times do |number|
+        shapes = (1..100).map { |n| %(<rect x="#{n}" width="9" height="9" fill="#{(n % 20 == 0) ? hexes[0] : hexes.sample(random:)}"/>) }.join
+        Changes::BringInArtwork.perform(project, name: "Card #{number}.svg", bytes: %(<svg xmlns="http://www.w3.org/2000/svg" width="90" height="60">#{shapes}</svg>))
+      end
+      swatch = Changes::KeepColour.perform(project, group: project.groups.first, name: "Ember", colour: Magpie::Color.parse("#E46F58"))
+      Bench.row "Candidates of one swatch over 10,000 places, exact and near", Bench.median(9) { Candidates.of([swatch], limit: 5.0).by_artwork }, "–"
+      ticks = Candidates.of([swatch], limit: 5.0).by_artwork.values.flatten.select(&:exact?).map(&:tick)
+      linked = nil
+      shared = Bench.median(9, after: -> { Changes::LoosenSwatches.perform(project, swatches: [swatch.reload]) }) do
+        linked = Changes::ShareSwatches.perform(project, swatches: [swatch.reload], ticks:, limit: 5.0).linked
+      end
+      Bench.row "Sharing it among those 10,000 places, #{linked} of them linked", shared, "≤ 300 ms"
+    end
+  end
+end
