@@ -30,7 +30,7 @@ RSpec.describe App do
   end
 
   it "says that something is not there" do
-    ["/projects/0/gather", "/projects/x/gather", "/nowhere", "/projects/#{project.id}/deliver/palettes/99999.tokens.json", "/projects/#{project.id}/sources/1/picture"].each do |path|
+    ["/projects/0/gather", "/projects/x/gather", "/nowhere", "/projects/#{project.id}/deliver/palettes/99999.tokens.json", "/projects/#{project.id}/sources/0/picture"].each do |path|
       get path
       expect(last_response.status).to eq(404), path
     end
