@@ -19,6 +19,8 @@ module Magpie
     autoload :Cells, "magpie/picture/cells"
     autoload :Clusters, "magpie/picture/clusters"
     autoload :MainColours, "magpie/picture/main_colours"
+    autoload :Boxes, "magpie/picture/boxes"
+    autoload :Thickest, "magpie/picture/thickest"
 
     # @param bytes [String] a file in one of File::FORMATS
     # @param name [String] how the file is called, for messages

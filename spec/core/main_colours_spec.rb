@@ -45,8 +45,18 @@ RSpec.describe Magpie::Picture::MainColours do
     source = picture(planted)
     main(source, count: 5).each do |each|
       expect(Magpie::Difference.de2000(source.at(*each.at, probe: 1).average, each.colour)).to be < 6
-      expect(Magpie::Difference.de2000(source.at(*each.at, probe: 5).average, each.colour)).to be < 2
+      expect(Magpie::Difference.de2000(source.at(*each.at, probe: 5).average, each.colour)).to be < 0.6
     end
+    demo_images.map { |image| picture(image) }.each do |demo|
+      main(demo).each { |each| expect(Magpie::Difference.de2000(demo.at(*each.at, probe: 5).average, each.colour)).to be < 2 }
+    end
+  end
+
+  it "finds the place of what is too small for its map, and of a picture smaller than a block" do
+    large = planted({[35, 31, 85] => 60, [243, 186, 112] => 40}, width: 2000, height: 2600, sigma: 0).draw_rect([47, 200, 163], 1301, 901, 2, 1300, fill: true)
+    found = main(picture(large), count: 3).find { |each| each.colour.hex == "#2FC8A3" }
+    expect(found.at).to match [be_between(1301, 1302), be_between(901, 2200)]
+    expect(main(picture(flat_picture(3, 2, [226, 112, 90]))).map(&:at)).to match [[be_between(0, 2), be_between(0, 1)]]
   end
 
   it "finds the exact colours of a flat drawing, and their number" do

@@ -12,7 +12,7 @@ module Magpie
       # @raise [Magpie::Error] when no pixel has a colour
       def initialize(picture)
         working = picture.working
-        @index = Lattice.new.index(working).copy_memory
+        @index = Lattice.whole.index(working).copy_memory
         counts = bytes(@index.hist_find, Numo::UInt32) # as long as the highest number
         @numbers = counts.ne(0).where
         @numbers = @numbers[@numbers < Lattice::CELLS]

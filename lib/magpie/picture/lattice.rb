@@ -10,6 +10,9 @@ module Magpie
 
       WHOLE = [[0, 255]] * 3
 
+      # The one that spans everything.
+      def self.whole = @whole ||= new
+
       # @param window [Array<[Integer, Integer]>] lowest and highest value of each band
       def initialize(window = WHOLE)
         @window = window
@@ -26,9 +29,11 @@ module Magpie
       # The middles of all cells, in the units of the bands.
       # @return [Array<Numo::DFloat>] three columns of CELLS
       def middles
-        number = Numo::DFloat.new(CELLS).seq
-        [(number / STEPS**2).floor, (number / STEPS).floor % STEPS, number % STEPS].zip(@window).map do |step, (low, high)|
-          low + (step + 0.5) * width(low, high) - 0.5
+        @middles ||= begin
+          number = Numo::DFloat.new(CELLS).seq
+          [(number / STEPS**2).floor, (number / STEPS).floor % STEPS, number % STEPS].zip(@window).map do |step, (low, high)|
+            low + (step + 0.5) * width(low, high) - 0.5
+          end
         end
       end
 

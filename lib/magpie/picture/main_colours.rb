@@ -32,10 +32,12 @@ module Magpie
       # Pixels along the longer side of the map that shows where each colour is.
       MAP = 1200
       NONE = 255
-      # Pixels of a block, and blocks that count as round it (standard deviation).
-      BLOCK = 4
-      AROUND = 8
-
+      # Pixels each way that the usual probe covers.
+      PROBE = 2
+      # ΔEOK of what has no colour to anything that has one.
+      FAR = 10.0
+      # Of pixels that are as good, the one nearest to the middle: ΔEOK² for each pixel².
+      NEARER = 1e-9
       # @param cells [Cells]
       # @param count [Integer, nil] 2 to 16, nil to find the number by itself
       # @param accents [Float] favour for vivid accents, 0..1
@@ -51,7 +53,7 @@ module Magpie
       end
 
       # @return [Array<MainColour>] largest share first
-      def to_a = @to_a ||= centres.each_with_index.map { |centre, i| MainColour.new(colour: Color.new(:oklab, centre).to(:srgb), share: shares[i], at: place(i)) }
+      def to_a = @to_a ||= centres.each_with_index.map { |centre, i| MainColour.new(colour: Color.new(:oklab, centre).to(:srgb), share: shares[i], at: places[i]) }
 
       # Where each colour is: a small picture of the numbers of the colours, NONE where
       # there is none.
@@ -81,37 +83,74 @@ module Magpie
 
       def map_step = [@cells.index.width.fdiv(MAP).ceil, @cells.index.height.fdiv(MAP).ceil].max
 
-      # The middle of where a colour lies thickest. What is too small for the map is
+      # Of each colour a pixel where it lies thickest. What is too small for the map is
       # looked for in the picture itself.
-      def place(number)
+      def places
+        @places ||= begin
+          real = centres.each_index.map { |number| really(number) }
+          found = Thickest.new(labels(small, real), real.size).to_a.map { |at| at&.map { |v| v * map_step } }
+          missing = found.each_index.select { |number| found[number].nil? }
+          if missing.any?
+            labels = labels(@cells.index, real.values_at(*missing))
+            missing.each_with_index { |number, own| found[number] = Thickest.of_few(labels.eq(own)) }
+          end
+          found.each_with_index.map { |at, number| pixel(real[number], centres[number], at) }
+        end
+      end
+
+      # Of the pixels near a place that really have a colour the one whose surroundings
+      # are most like it, so that a probe reads it there; else the one nearest to it.
+      def pixel(real, centre, (x, y))
+        left, top, crop = near(x, y)
+        points = rows[Pixels.numbers(crop).flatten]
+        unlike = @points.zip(centre).sum { |column, value| (around(column.concatenate([FAR])[points].reshape(crop.height, crop.width)) - value)**2 }
+        down, across = [[crop.height, y - top], [crop.width, x - left]].map { |side, middle| (Numo::DFloat.new(side).seq - middle)**2 }
+        unlike += (down.expand_dims(1) + across.expand_dims(0)) * NEARER
+        has = Numo::UInt8.zeros(@points[0].size + 1)
+        has[real] = 1
+        unlike[has[points].eq(0).where] = FAR**2
+        unlike.min_index.divmod(crop.width).reverse.zip([left, top]).map(&:sum)
+      end
+
+      # What of the picture lies within a block and those beside it.
+      def near(x, y)
+        reach = Thickest::BLOCK * 3 / 2 * map_step
+        left, top = [x, y].map { |at| [at - reach, 0].max }
+        [left, top, @cells.index.crop(left, top, [x + reach, @cells.index.width].min - left, [y + reach, @cells.index.height].min - top)]
+      end
+
+      # What a probe would read round each pixel.
+      def around(column) = Boxes.sums(column, PROBE) / Boxes.sums(column.new_ones, PROBE)
+
+      # The point that each number of the lattice stands for; one more than the last
+      # for those that do not count.
+      def rows
+        @rows ||= Numo::Int32.new(Lattice::NOWHERE + 1).fill(@points[0].size).tap { |rows| rows[@cells.numbers[@counted]] = Numo::Int32.new(@points[0].size).seq }
+      end
+
+      # Which points are of a colour, or else the one that is nearest to it.
+      def really(number)
         members = membership.eq(number).where
-        real = members[(away(members, centres[number]) < REALLY).where]
-        real = members[[away(members, centres[number]).min_index]] if real.empty?
-        found = thickest(small, real)
-        found ? found.map { |v| v * map_step } : thickest(@cells.index, real)
+        away = away(members, centres[number])
+        near = members[(away < REALLY).where]
+        near.empty? ? members[[away.min_index]] : near
+      end
+
+      # The number of each pixel's colour among those whose points are given.
+      def labels(index, members)
+        numbers = Numo::UInt8.new(@points[0].size).fill(NONE)
+        members.each_with_index { |points, number| numbers[points] = number }
+        Numo::UInt8.from_binary(label(index, numbers).write_to_memory).reshape(index.height, index.width)
       end
 
       def away(members, centre)
         Numo::NMath.sqrt(@points.zip(centre).sum { |column, value| (column[members] - value)**2 })
       end
 
-      # Coarsely first: the block with most of them round it, then a pixel in it.
-      def thickest(index, members)
-        mask = label(index, Numo::Int32.zeros(members.size), members) == 0
-        wide, high = [mask.width, mask.height].map { |side| (side + BLOCK - 1) / BLOCK * BLOCK }
-        blocks = (mask.embed(0, 0, wide, high) / 255.0).shrink(BLOCK, BLOCK)
-        around = Pixels.numbers((blocks.gaussblur(AROUND, precision: :float) * (blocks > 0)).cast(:double))
-        return if around.max <= 0
-        left, top = [around.max_index % blocks.width, around.max_index / blocks.width].map { |v| [v * BLOCK - BLOCK, 0].max }
-        near = mask.crop(left, top, [BLOCK * 3, mask.width - left].min, [BLOCK * 3, mask.height - top].min) / 255.0
-        best = Pixels.numbers((near.gaussblur(1.5, precision: :float) * near).cast(:double)).max_index
-        [left + best % near.width, top + best / near.width]
-      end
-
       # Looks each pixel's cell up: the number that goes with the cell, NONE otherwise.
-      def label(index, values, members = true)
+      def label(index, values)
         table = Numo::UInt8.new(Lattice::NOWHERE + 1).fill(NONE)
-        table[@cells.numbers[@counted][members]] = values
+        table[@cells.numbers[@counted]] = values
         index.maplut(::Vips::Image.new_from_memory_copy(table.to_binary, table.size, 1, 1, :uchar))
       end
 

@@ -34,20 +34,24 @@ module Magpie
       # 255 where a pixel is within the tolerance. The lattice's whole 8-bit cube
       # says where such colours lie at all; a second one divides just that window.
       def self.like(working, seed, tolerance)
-        coarse = Lattice.new
-        middles = coarse.middles
-        inside = (difference(working, seed, middles) < tolerance * SPARE + 2).where
-        window = middles.map { |column| inside.empty? ? [0, 255] : [column[inside].min - 7, column[inside].max + 7].map { |v| v.round.clamp(0, 255) } }
+        inside = within(tolerance * SPARE + 2, seed, working.cube)
+        window = Lattice.whole.middles.map { |column| inside.empty? ? [0, 255] : [column[inside].min - 7, column[inside].max + 7].map { |v| v.round.clamp(0, 255) } }
         fine = Lattice.new(window)
         table = Numo::UInt8.zeros(Lattice::NOWHERE + 1)
-        table[0...Lattice::CELLS][difference(working, seed, fine.middles) < tolerance] = 255
+        table[within(tolerance, seed, working.lab(fine.middles))] = 255
         lookup = ::Vips::Image.new_from_memory_copy(table.to_binary, table.size, 1, 1, :uchar)
         fine.index(working).maplut(lookup).copy_memory
       end
 
-      def self.difference(working, seed, columns) = Bulk.de2000(seed, Bulk.linear_to_lab(working.linear(columns)))
+      # Which of the colours are within a ΔE00 of one. Most are too light or too dark
+      # for it, which is told without the formula: ΔE00 is never below ΔL' / SL, and
+      # SL is 1.747 at most.
+      def self.within(limit, seed, lab)
+        near = ((lab[0] - seed[0]).abs < limit * 1.75).where
+        near.empty? ? near : near[(Bulk.de2000(seed, lab.map { |column| column[near] }) < limit).where]
+      end
 
-      private_class_method :seed, :like, :difference
+      private_class_method :seed, :like, :within
 
       # @return [Array<[Integer, Integer]>] corners of the outer edge, in pixels of the picture
       def outline = Outline.of(mask).map { |x, y| [x + left, y + top] }

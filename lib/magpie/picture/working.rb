@@ -4,6 +4,8 @@ module Magpie
     # is, anything with a profile of its own as Lab (L × 2.55, a + 128, b + 128).
     # Readings go back to the original pixels; only the choice of pixels is made here.
     class Working
+      CUBES = {} # of each kind, computed when first asked for
+
       attr_reader :image
 
       # @return [Vips::Image, nil] 255 where a pixel has a colour; nil when all have
@@ -23,6 +25,13 @@ module Magpie
         return Bulk.lab_to_linear([columns[0] / 2.55, columns[1] - 128, columns[2] - 128]) if @lab
         Bulk.srgb_to_linear(columns.map { |c| c / 255.0 })
       end
+
+      # The same as CIE Lab.
+      def lab(columns) = Bulk.linear_to_lab(linear(columns))
+
+      # The middles of the whole lattice's cells as CIE Lab: the same for all pictures
+      # of a kind.
+      def cube = CUBES[@lab] ||= lab(Lattice.whole.middles)
 
       # @return [Array<Float>] the three bands of a pixel
       def at(x, y) = @image.getpoint(x, y)
