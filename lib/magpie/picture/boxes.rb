@@ -12,12 +12,13 @@ module Magpie
 
       def along(values, reach, axis)
         size = values.shape[axis]
+        reach = [reach, size - 1].min
         running = values.cumsum(axis:)
         part = ->(which) { Array.new(values.ndim) { |each| (each == axis) ? which : true } }
-        last = Array.new(size) { |at| [at + reach, size - 1].min }
-        sums = running[*part.call(last)]
-        return sums if size <= reach + 1
-        sums[*part.call((reach + 1)...size)] -= running[*part.call(0...(size - reach - 1))]
+        sums = running.new_zeros
+        sums[*part.call(0...(size - reach))] = running[*part.call(reach...size)]
+        sums[*part.call((size - reach)...size)] = running[*part.call((size - 1)...size)] if reach > 0
+        sums[*part.call((reach + 1)...size)] -= running[*part.call(0...(size - reach - 1))] if size > reach + 1
         sums
       end
     end

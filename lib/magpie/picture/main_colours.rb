@@ -103,7 +103,7 @@ module Magpie
       def pixel(real, centre, (x, y))
         left, top, crop = near(x, y)
         points = rows[Pixels.numbers(crop).flatten]
-        unlike = @points.zip(centre).sum { |column, value| (around(column.concatenate([FAR])[points].reshape(crop.height, crop.width)) - value)**2 }
+        unlike = ((around(oklab[points, true].reshape(crop.height, crop.width, 3)) - Numo::DFloat.cast(centre))**2).sum(axis: 2)
         down, across = [[crop.height, y - top], [crop.width, x - left]].map { |side, middle| (Numo::DFloat.new(side).seq - middle)**2 }
         unlike += (down.expand_dims(1) + across.expand_dims(0)) * NEARER
         has = Numo::UInt8.zeros(@points[0].size + 1)
@@ -120,10 +120,12 @@ module Magpie
       end
 
       # What a probe would read round each pixel.
-      def around(column) = Boxes.sums(column, PROBE) / Boxes.sums(column.new_ones, PROBE)
+      def around(colours) = Boxes.sums(colours, PROBE) / Boxes.sums(Numo::DFloat.ones(*colours.shape[0, 2], 1), PROBE)
 
-      # The point that each number of the lattice stands for; one more than the last
-      # for those that do not count.
+      # A row for each point, and one more for what has no colour that counts.
+      def oklab = @oklab ||= Numo::DFloat.new(@points[0].size + 1, 3).fill(FAR).tap { |rows| @points.each_with_index { |column, axis| rows[0...-1, axis] = column } }
+
+      # The row that each number of the lattice has there.
       def rows
         @rows ||= Numo::Int32.new(Lattice::NOWHERE + 1).fill(@points[0].size).tap { |rows| rows[@cells.numbers[@counted]] = Numo::Int32.new(@points[0].size).seq }
       end
