@@ -28,6 +28,6 @@ module ColourHelpers
 
   # CSS values of all shared and loose swatches; places and chips follow these.
   def swatch_values
-    shown_palettes.flat_map(&:groups).flat_map(&:swatches).map { |swatch| "#{swatch.variable}:#{swatch.hex}" }.join(";")
+    shown_chips.map { |swatch| "#{swatch.variable}:#{swatch.hex}" }.join(";")
   end
 end

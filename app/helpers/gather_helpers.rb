@@ -27,7 +27,7 @@ module GatherHelpers
   # [[swatch, ΔE00]], nearest first.
   def close_swatches(colour, most = 4)
     lab = colour.in(:lab)
-    near = groups.flat_map(&:swatches).map { |each| [each, Magpie::Difference::Ciede2000.of(lab, each.colour.in(:lab))] }
+    near = used_chips.map { |each| [each, Magpie::Difference::Ciede2000.of(lab, each.colour.in(:lab))] }
     near.select { |_, difference| difference < CLOSE }.min_by(most, &:last)
   end
 

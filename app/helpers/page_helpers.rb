@@ -5,17 +5,27 @@ module PageHelpers
   # The project that the address names.
   def project = @project ||= Project.find(Integer(params[:project], exception: false) || 0)
 
-  def palettes = @palettes ||= project.palettes.includes(groups: :swatches).to_a
+  def palettes = @palettes ||= project.palettes.includes(:groups).to_a
 
   # Those, and what is opened beside them without being used here.
   def shown_palettes
     @shown_palettes ||= begin
       opened = params[:open].to_s.split(",").first(20).map { |id| number(id) } - palettes.map(&:id)
-      palettes + (opened.any? ? Palette.where(id: opened).includes(groups: :swatches).order(:id).to_a : [])
+      palettes + (opened.any? ? Palette.where(id: opened).includes(:groups).order(:id).to_a : [])
     end
   end
 
   def groups = palettes.flat_map(&:groups)
+
+  # What is drawn of the swatches of all palettes shown, by group.
+  def chips = @chips ||= Chip.of_groups(shown_palettes.flat_map { |palette| palette.groups.map(&:id) })
+
+  def chips_in(palette) = palette.groups.flat_map { |group| chips[group.id] }
+
+  # Those that the project uses, and those that are shown.
+  def used_chips = @used_chips ||= palettes.flat_map { |palette| chips_in(palette) }
+
+  def shown_chips = @shown_chips ||= shown_palettes.flat_map { |palette| chips_in(palette) }
 
   # The palette that new groups go to: that of the group chosen in the hand.
   def palette_for_groups
@@ -32,7 +42,7 @@ module PageHelpers
 
   def finds = @finds ||= project.finds.includes(:source, :artwork).limit(60).to_a
 
-  def reach = @reach ||= Swatch.reach(palettes.flat_map { |palette| palette.groups.flat_map { |group| group.swatches.map(&:id) } })
+  def reach = @reach ||= Swatch.reach(used_chips.map(&:id))
 
   # @return [Integer] 0 for what is no number, which no record has
   def number(text) = Integer(text.to_s, 10, exception: false) || 0

@@ -16,8 +16,6 @@ module PaletteHelpers
   # A chip's places are told below it only where there is room.
   NARROW = 60
 
-  def all_swatches = shown_palettes.flat_map(&:groups).flat_map(&:swatches)
-
   # Swatches by ids, in the order of the palette.
   def swatches_of(ids)
     Swatch.where(id: ids).includes(group: :palette).to_a.sort_by { |each| [each.group.palette_id, each.group.position, each.group_id, each.position, each.id] }
@@ -59,7 +57,7 @@ module PaletteHelpers
   # The run of a group, its empty slots among the chips.
   def run(group)
     last = 0
-    group.swatches.map do |swatch|
+    chips[group.id].map do |swatch|
       empty = (last + 1...swatch.position).first(40).map { |slot| empty_slot(group, slot) }.join
       last = [swatch.position, last].max
       empty + chip_cell(swatch)
@@ -119,7 +117,7 @@ module PaletteHelpers
   # What a shift is about: the selection, or a palette.
   def shifted_swatches
     return swatches_of(choices.selected) if params[:scope] == "selection"
-    (palette_at_side or raise ActiveRecord::RecordNotFound).groups.flat_map(&:swatches)
+    swatches_of(chips_in(palette_at_side || raise(ActiveRecord::RecordNotFound)).map(&:id))
   end
 
   def folded?(palette) = choices[:folded].split(",").include?(palette.id.to_s)

@@ -13,10 +13,10 @@ class Consistency
   Remark = Struct.new(:find, :words)
 
   # @param project [Project]
-  # @param groups [Array<Group>] with their swatches
-  def initialize(project, groups)
+  # @param runs [Hash{Group => Array<Chip>}]
+  def initialize(project, runs)
     @finds = project.finds.includes(:source, :artwork).to_a
-    @groups = groups
+    @runs = runs
   end
 
   # @return [Array<Remark>]
@@ -27,7 +27,7 @@ class Consistency
   # Names that people gave: to the find itself, or to the swatch it became.
   def given
     by_id = @finds.index_by(&:id)
-    kept = @groups.flat_map(&:swatches).filter_map { |swatch| [swatch.name, by_id[swatch.find_id]] if by_id[swatch.find_id] }
+    kept = @runs.values.flatten(1).filter_map { |swatch| [swatch.name, by_id[swatch.find_id]] if by_id[swatch.find_id] }
     (kept + @finds.select(&:named).map { |find| [find.name, find] }).uniq.group_by { |name, _| name.downcase }.values
   end
 
@@ -50,8 +50,8 @@ class Consistency
   end
 
   def unlike_siblings
-    @groups.flat_map do |group|
-      pairs = group.swatches.filter_map { |swatch| (find = @finds.find { |each| each.id == swatch.find_id }) && tone(find) && [swatch, find] }
+    @runs.flat_map do |group, chips|
+      pairs = chips.filter_map { |swatch| (find = @finds.find { |each| each.id == swatch.find_id }) && tone(find) && [swatch, find] }
       next [] if pairs.map { |_, find| find.source_id }.uniq.size < 2
       pairs.filter_map { |swatch, find| remark(group, swatch, find, pairs.map(&:last)) }
     end

@@ -24,10 +24,11 @@ class Palette < Record
 
   def limit(name) = limits.fetch(name) { LIMITS.fetch(name).first }.to_f
 
-  # {swatch id => [across, down]} on its grid.
-  def grid
-    put = groups.flat_map(&:swatches).select(&:across).to_h { |swatch| [swatch.id, [swatch.across, swatch.down]] }
-    Magpie::Palette::Grid.slots(put, groups.map { |group| group.swatches.map(&:id) }, columns)
+  # @param swatches [Array] all of it, in its order, as records or as chips
+  # @return [Hash{Integer => [across, down]}] by swatch, on its grid
+  def grid(swatches = groups.flat_map(&:swatches))
+    put = swatches.select(&:across).to_h { |swatch| [swatch.id, [swatch.across, swatch.down]] }
+    Magpie::Palette::Grid.slots(put, swatches.chunk_while { |one, next_one| one.group_id == next_one.group_id }.map { |run| run.map(&:id) }, columns)
   end
 
   # What follows its swatches: {project name => {artwork name => places}}

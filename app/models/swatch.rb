@@ -14,6 +14,19 @@ class Swatch < Record
     def changed_in_place?(*) = false
   end
 
+  # How a swatch, or a row of one, is drawn.
+  module Drawn
+    # The CSS custom property that its places follow in a page.
+    def variable = "--swatch-#{id}"
+
+    # What a chip's background is: its variable, or its inks and theirs.
+    def css
+      return "var(#{variable})" unless paint
+      paint.css { |ink| ink.swatch ? "var(--swatch-#{ink.swatch},#{ink.colour.hex})" : ink.colour.hex }
+    end
+  end
+  include Drawn
+
   belongs_to :group
   belongs_to :find, optional: true
   belongs_to :tint_of, class_name: "Swatch", optional: true
@@ -28,15 +41,6 @@ class Swatch < Record
   scope :inked_with, ->(ids) { where("EXISTS (SELECT FROM jsonb_array_elements(swatches.paint->'inks') ink WHERE (ink->>'swatch')::bigint IN (?))", ids) }
 
   def value = Magpie::Palette::Swatch.new(name:, colour:, shared:, note:, definition:, code:, kind: (kind unless kind == "process"), compound: paint)
-
-  # The CSS custom property that its places follow in a page.
-  def variable = "--swatch-#{id}"
-
-  # What a chip's background is: its variable, or its inks and theirs.
-  def css
-    return "var(#{variable})" unless paint
-    paint.css { |ink| ink.swatch ? "var(--swatch-#{ink.swatch},#{ink.colour.hex})" : ink.colour.hex }
-  end
 
   # {swatch id => number of places} for many swatches in one query.
   def self.reach(ids) = Place.standing.where(swatch_id: ids).group(:swatch_id).count

@@ -16,7 +16,7 @@ module Routes
 
       # {"group index.swatch index" => our swatch} for names that already exist.
       def collisions(value, palette)
-        ours = palette ? palette.groups.to_h { |group| [group.name.downcase, group.swatches.index_by { |swatch| swatch.name.downcase }] } : {}
+        ours = palette ? palette.groups.includes(:swatches).to_h { |group| [group.name.downcase, group.swatches.index_by { |swatch| swatch.name.downcase }] } : {}
         value.groups.each_with_index.flat_map { |group, g|
           group.swatches.each_with_index.filter_map { |swatch, s|
             existing = ours.dig(group.name.downcase, swatch.name.downcase)

@@ -22,7 +22,7 @@ module Routes
 
       # [the nearest swatch, ΔE00]; far beyond any ΔE where there is none.
       def stray_near(hex)
-        @labs ||= groups.flat_map(&:swatches).map { |each| [each, each.colour.in(:lab)] }
+        @labs ||= used_chips.map { |each| [each, each.colour.in(:lab)] }
         lab = Magpie::Color.parse(hex).in(:lab)
         @labs.map { |each, its_lab| [each, Magpie::Difference::Ciede2000.of(lab, its_lab)] }.min_by(&:last) || [nil, Float::INFINITY]
       end

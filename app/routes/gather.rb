@@ -70,7 +70,7 @@ module Routes
         @compared = @looked.is_a?(Source) ? compared : []
         @pins = @looked ? pins : []
         @find_counts = project.finds.reorder(nil).group(:source_id).count
-        @remarks = Consistency.new(project, groups).remarks
+        @remarks = Consistency.new(project, groups.to_h { |group| [group, chips[group.id]] }).remarks
         place_page "gather", "page"
       end
 

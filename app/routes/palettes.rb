@@ -26,7 +26,7 @@ module Routes
 
       app.get("/projects/:project/palettes") do
         wanted = number(params[:swatch])
-        @swatch = (wanted > 0) ? all_swatches.find { |each| each.id == wanted } : nil
+        @swatch = (shown_chips.any? { |each| each.id == wanted }) ? Swatch.includes(:group).find(wanted) : nil
         @task = PaletteHelpers::TASKS.include?(params[:do]) ? params[:do] : nil
         @chosen = @task ? swatches_of(choices.selected) : [@swatch].compact
         place_page "palettes", "page"
