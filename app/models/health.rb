@@ -3,9 +3,13 @@
 class Health
   # @!attribute key [String]
   # @!attribute title [String]
-  # @!attribute found [Array<Item>]
+  # @!attribute count [Integer] of what was found
+  # @!attribute found [Array<Item>] the first of it, LISTED at most
   # @!attribute unit [String] of its limit
-  Check = Struct.new(:key, :title, :found, :unit, keyword_init: true)
+  Check = Struct.new(:key, :title, :count, :found, :unit, keyword_init: true)
+
+  # So many of each check are told. A person mends some and looks again.
+  LISTED = 200
 
   # @!attribute swatches [Array<Swatch>] that it is about
   # @!attribute words [String] what is measured
@@ -29,45 +33,52 @@ class Health
 
   # @return [Array<Check>]
   def checks
-    [Check.new(key: "twins", title: "Twins, closer than ΔE #{limit("twins")}", found: twins, unit: "ΔE"),
-      Check.new(key: "unused", title: "Never used", found: unused),
-      Check.new(key: "press", title: "Outside the press gamut, over ΔE #{limit("press")}", found: outside_press, unit: "ΔE"),
-      Check.new(key: "confusable", title: "Confusable with a colour-vision deficiency", found: confusable, unit: "ΔE"),
-      Check.new(key: "contrast", title: "Text under #{limit("contrast")} : 1 on its ground", found: contrast, unit: ": 1"),
-      Check.new(key: "reversal", title: "Ramps whose lightness turns back", found: reversals, unit: "%")]
+    [twins, unused, outside_press, confusable, contrast, reversals]
   end
 
+  # Those that no place follows or holds, and no tint or ink depends on.
+  # @return [Array<Swatch>]
+  def never_used = @never_used ||= unfollowed
+
+  private
+
+  def unfollowed
+    ids = (Swatch.where(tint_of_id: @swatches.map(&:id)).pluck(:tint_of_id) + inks).to_set
+    held = Place.stray.where(hex: @swatches.reject(&:shared).map(&:hex)).distinct.pluck(:hex).to_set
+    @swatches.reject { |swatch| @reach.key?(swatch.id) || ids.include?(swatch.id) || (!swatch.shared && held.include?(swatch.hex)) }
+  end
+
+  # @yieldparam each [Object] of what was found
+  # @yieldreturn [Item]
+  def check(key, title, all, unit = nil, &) = Check.new(key:, title:, count: all.size, found: all.first(LISTED).map(&), unit:)
+
   def twins
-    Magpie::Palette::Twins.pairs(@colours, limit: @palette.limit("twins")).map do |i, j, difference|
+    check("twins", "Twins, closer than ΔE #{limit("twins")}", Magpie::Palette::Twins.pairs(@colours, limit: @palette.limit("twins")), "ΔE") do |i, j, difference|
       two = [@plain[i], @plain[j]].sort_by { |swatch| [swatch.shared ? 0 : 1, -@reach.fetch(swatch.id, 0), swatch.id] }
       Item.new(swatches: two, words: "ΔE #{format("%.1f", difference)}, #{two.map { |swatch| @reach.fetch(swatch.id, 0) }.join(" and ")} places")
     end
   end
 
   def unused
-    ids = (Swatch.where(tint_of_id: @swatches.map(&:id)).pluck(:tint_of_id) + inks).to_set
-    held = Place.stray.where(hex: @swatches.reject(&:shared).map(&:hex)).distinct.pluck(:hex).to_set
-    @swatches.reject { |swatch| @reach.key?(swatch.id) || ids.include?(swatch.id) || (!swatch.shared && held.include?(swatch.hex)) }.map { |swatch| Item.new(swatches: [swatch], words: swatch.shared ? "shared, and nothing follows it" : "loose", subject: swatch) }
+    check("unused", "Never used", never_used) { |swatch| Item.new(swatches: [swatch], words: swatch.shared ? "shared, and nothing follows it" : "loose", subject: swatch) }
   end
 
   # The print of a colour is inside, so it is what the colour is brought to.
   def outside_press
-    @plain.filter_map do |swatch|
-      proof = Magpie::Picture::Press.proof(swatch.colour)
-      next if proof[:de2000] <= @palette.limit("press")
-      printed = Magpie::Color.new(:lab, Magpie::Picture::Press.to_lab(proof[:inks]), swatch.colour.alpha)
-      Item.new(swatches: [swatch], words: "prints as #{printed.hex}, ΔE #{format("%.1f", proof[:de2000])}", mend: -> { printed }, subject: swatch)
+    check("press", "Outside the press gamut, over ΔE #{limit("press")}", Magpie::Palette::Unprintable.of(@colours, limit: @palette.limit("press")).sort_by { |index, _, difference| [-difference, index] }, "ΔE") do |index, printed, difference|
+      Item.new(swatches: [@plain[index]], words: "prints as #{printed.hex}, ΔE #{format("%.1f", difference)}", mend: -> { printed }, subject: @plain[index])
     end
   end
 
   def confusable
-    Magpie::Palette::Confusable.pairs(@colours, limit: @palette.limit("confusable")).map do |pair|
+    check("confusable", "Confusable with a colour-vision deficiency", Magpie::Palette::Confusable.pairs(@colours, limit: @palette.limit("confusable")), "ΔE") do |pair|
       Item.new(swatches: [@plain[pair.first], @plain[pair.second]], words: "ΔE #{format("%.1f", pair.plain)}, but #{format("%.1f", pair.seen)} #{WEAK.fetch(pair.kind)}", mend: -> { apart(pair) }, subject: @plain[pair.second])
     end
   end
 
   def contrast
-    TextGrounds.new(@swatches.map(&:id)).pairs.select { |pair| pair.ratio < @palette.limit("contrast") }.sort_by(&:ratio).map do |pair|
+    low = TextGrounds.new(@swatches.map(&:id)).pairs.select { |pair| pair.ratio < @palette.limit("contrast") }.sort_by(&:ratio)
+    check("contrast", "Text under #{limit("contrast")} : 1 on its ground", low, ": 1") do |pair|
       words = "#{pair.text.part.label} on #{pair.ground.part.label} in #{pair.artwork.name}: #{(pair.ratio * 10).floor / 10.0} : 1"
       text = pair.text.swatch
       adjusted = -> { Magpie::Palette::Readable.adjusted(*pair.colours, limit: @palette.limit("contrast")) } if text && !text.paint
@@ -76,14 +87,14 @@ class Health
   end
 
   def reversals
-    @palette.groups.filter_map do |group|
+    turning = @palette.groups.to_h do |group|
       plain = group.swatches.reject(&:paint)
-      back = Magpie::Palette::Reversals.of(plain.map(&:colour), step: @palette.limit("reversal") / 100.0)
-      Item.new(swatches: back.map { |index| plain[index] }, words: "#{group.name} turns back at #{Magpie::Text.list(back.map { |index| plain[index].name })}", subject: group) if back.any?
+      [group, Magpie::Palette::Reversals.of(plain.map(&:colour), step: @palette.limit("reversal") / 100.0).map { |index| plain[index] }]
+    end
+    check("reversal", "Ramps whose lightness turns back", turning.reject { |_, back| back.empty? }.to_a, "%") do |group, back|
+      Item.new(swatches: back, words: "#{group.name} turns back at #{Magpie::Text.list(back.map(&:name))}", subject: group)
     end
   end
-
-  private
 
   def limit(name) = Magpie::Notation::Forms.short(@palette.limit(name), 2)
 

@@ -17,6 +17,7 @@ module Magpie
     autoload :Compound, "magpie/palette/compound"
     autoload :Twins, "magpie/palette/twins"
     autoload :Confusable, "magpie/palette/confusable"
+    autoload :Unprintable, "magpie/palette/unprintable"
     autoload :Reversals, "magpie/palette/reversals"
     autoload :Readable, "magpie/palette/readable"
     autoload :Shift, "magpie/palette/shift"

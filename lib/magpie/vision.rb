@@ -13,12 +13,27 @@ module Magpie
     # @return [Color] in sRGB
     # @raise [Magpie::Error]
     def seen(color, kind, severity: 1.0)
+      rgb = Color::Matrix.apply(matrix(kind, severity), Gamut.to_srgb(color).in(:srgb_linear))
+      Color.new(:srgb_linear, rgb.map { |value| value.clamp(0.0, 1.0) }, color.alpha).to(:srgb)
+    end
+
+    # Many colours at once: first as the screen shows them, then as they are seen.
+    # @param colours [Array<Color>]
+    # @return [Array<Numo::DFloat>] linear light, see Bulk
+    def shown(colours) = Bulk.columns(colours.map { |color| Gamut.to_srgb(color).in(:srgb_linear) })
+
+    # @param linear [Array<Numo::DFloat>] as #shown gives them
+    # @return [Array<Numo::DFloat>] the same
+    def seen_linear(linear, kind, severity: 1.0)
+      Bulk.apply(matrix(kind, severity), linear).map { |column| column.clip(0.0, 1.0) }
+    end
+
+    # Rows of the matrix in linear light.
+    # @raise [Magpie::Error]
+    def matrix(kind, severity)
       matrices = MATRICES.fetch(kind) { raise Error, "no such deficiency: expected red, green or blue" }
       index, share = (severity.clamp(0, 1) * 10).divmod(1)
-      lower, upper = matrices[index], matrices[[index + 1, 10].min]
-      rows = lower.zip(upper).map { |a, b| a + (b - a) * share }.each_slice(3).to_a
-      rgb = Color::Matrix.apply(rows, Gamut.to_srgb(color).in(:srgb_linear))
-      Color.new(:srgb_linear, rgb.map { |value| value.clamp(0.0, 1.0) }, color.alpha).to(:srgb)
+      matrices[index].zip(matrices[[index + 1, 10].min]).map { |a, b| a + (b - a) * share }.each_slice(3).to_a
     end
 
     MATRICES = {

@@ -29,6 +29,12 @@ RSpec.describe Health, :data do
     expect(lamp.reload.shared).to be false # held by places though it is loose
   end
 
+  it "counts everything and tells the first two hundred" do
+    Changes::KeepGroup.perform(project, palette:, name: "Greys", colours: Array.new(30) { hex("#777777") })
+    twins = described_class.new(Palette.includes(groups: :swatches).find(palette.id), {}).checks.first
+    expect([twins.count, twins.found.size]).to eq [30 * 29 / 2, described_class::LISTED]
+  end
+
   it "brings what the press cannot print to what it makes of it, and that is inside" do
     keep(project, "Signal green", "#00FF40")
     item = checks["press"].find { |each| each.subject.name == "Signal green" }

@@ -36,8 +36,35 @@ RSpec.describe Magpie::Palette do
       expect(%i[red green]).to include pairs.first.kind
     end
 
+    it "finds the same pairs as looking at each with each" do
+      colours = random_colours(Random.new(5), 120) + [Magpie::Color.new(:oklch, [0.7, 0.3, 30.0]), hex("#5D6B12")]
+      plain = (0...colours.size).to_a.combination(2).filter_map do |i, j|
+        kind, seen = Magpie::Vision::KINDS.map { |each| [each, Magpie::Difference.de2000(*[i, j].map { |index| Magpie::Vision.seen(colours[index], each) })] }.min_by(&:last)
+        [i, j, kind, seen] if seen <= 3 && Magpie::Difference.de2000(colours[i], colours[j]) >= described_class::APART
+      end
+      found = described_class.pairs(colours)
+      expect(found.map { |pair| [pair.first, pair.second, pair.kind] }).to match_array(plain.map { |row| row.first(3) })
+      expect(found.size).to be > 20
+      expect(found.map(&:seen)).to eq found.map(&:seen).sort
+      found.each { |pair| expect(pair.seen).to be_within(1e-6).of(plain.find { |i, j, *| [i, j] == [pair.first, pair.second] }.last) }
+    end
+
     it "leaves out what nobody tells apart" do
       expect(described_class.pairs([hex("#E46F58"), hex("#E2705A")])).to eq []
+    end
+  end
+
+  describe Magpie::Palette::Unprintable do
+    it "agrees with one proof after the other, and takes inks as they are" do
+      colours = random_colours(Random.new(6), 60) + [Magpie::Color.new(:cmyk, [0, 100, 100, 0])]
+      outside = colours.each_index.reject { |index| Magpie::Picture::Press.proof(colours[index])[:inside] }
+      found = described_class.of(colours)
+      expect(found.map(&:first)).to eq outside
+      found.each do |index, printed, difference|
+        expect(Magpie::Difference.de2000(printed, colours[index])).to be_within(1e-9).of(difference)
+        expect(Magpie::Picture::Press.proof(colours[index])[:de2000]).to be_within(1e-6).of(difference)
+      end
+      expect([described_class.of([]), described_class.of(colours.last(1))]).to eq [[], []]
     end
   end
 

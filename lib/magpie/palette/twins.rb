@@ -1,3 +1,5 @@
+require "numo/narray"
+
 module Magpie
   class Palette
     # All pairs of colours that are closer than a limit, by CIEDE2000.
@@ -13,6 +15,7 @@ module Magpie
       STEEPEST = 1.75 # SL of black and white
       ACROSS = 1 / Math.sqrt(1 - Math.sqrt(3) / 2)
       OPACITY = 0.02 # by so much twins may differ in opacity
+      NOTHING = [Numo::Int32[], Numo::Int32[], Numo::DFloat[]].freeze
 
       module_function
 
@@ -21,22 +24,43 @@ module Magpie
       # @return [Array<[Integer, Integer, Float]>] indices, the lower first, and ΔE00;
       #   nearest first
       def pairs(colours, limit: LIMIT)
-        found = near(Bulk.columns(colours.map { |colour| colour.in(:lab) }), limit) if colours.size > 1
-        alike = found.to_a.select { |i, j, _| (colours[i].alpha - colours[j].alpha).abs <= OPACITY }
-        alike.sort_by { |i, j, difference| [difference, i, j] }
+        return [] if colours.size < 2
+        columns(Bulk.columns(colours.map { |colour| colour.in(:lab) }), colours.map(&:alpha), limit).map(&:to_a).transpose
       end
 
+      # The same as three columns, for very many colours.
       # @param lab [Array<Numo::DFloat>] three columns
-      # @return [Array<[Integer, Integer, Float]>] in no order
+      # @param alphas [Array<Float>]
+      # @return [[Numo::Int32, Numo::Int32, Numo::DFloat]]
+      def columns(lab, alphas, limit)
+        first, second, difference = near(lab, limit)
+        return NOTHING if first.empty?
+        alpha = Numo::DFloat.cast(alphas)
+        alike = ((alpha[first] - alpha[second]).abs <= OPACITY).where
+        return NOTHING if alike.empty?
+        columns = [first, second, difference].map { |column| column[alike] }
+        order = nearest_first(*columns)
+        columns.map { |column| column[order] }
+      end
+
+      # One whole number for each pair, so that they are sorted in one go: ΔE00 in
+      # millionths, then the indices (up to 2¹⁹ colours).
+      def nearest_first(first, second, difference)
+        return first if first.empty?
+        (((Numo::Int64.cast((difference * 1e6).round) << 19 | first) << 19) | second).sort_index
+      end
+
+      # In no order.
       def near(lab, limit)
-        order = lab[0].sort_index
+        order = Numo::Int32.cast(lab[0].sort_index)
         sorted = lab.map { |column| column[order].dup }
         first, second = candidates(sorted, limit)
-        return [] if first.empty?
+        return NOTHING if first.empty?
         difference = Bulk.de2000(sorted.map { |column| column[first].dup }, sorted.map { |column| column[second].dup })
         close = (difference <= limit).where
-        [order[first[close]], order[second[close]], difference[close]].map(&:to_a).transpose
-          .map { |i, j, de| [[i, j].min, [i, j].max, de] }
+        return NOTHING if close.empty?
+        one, two = order[first[close]], order[second[close]]
+        [Bulk.choose(one < two, one, two), Bulk.choose(one < two, two, one), difference[close]]
       end
 
       # Pairs of rows that can be within the limit, each against those that follow it
@@ -47,7 +71,7 @@ module Magpie
         chroma = Bulk::NMath.hypot(sorted[1], sorted[2])
         pairs = (1...count).lazy.map { |away| level(sorted, chroma, away, limit) }.take_while { |rows| rows }
         pairs = pairs.with_index(1).map { |rows, away| [rows, rows + away] }.reject { |rows, _| rows.empty? }.to_a
-        return [[], []] if pairs.empty?
+        return [Numo::Int32[], Numo::Int32[]] if pairs.empty?
         pairs.transpose.map { |parts| Numo::Int32.cast(parts.flat_map(&:to_a)) }
       end
 
