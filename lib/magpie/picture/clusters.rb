@@ -7,6 +7,7 @@ module Magpie
       FINE = 48
       SETTLING = 40
       CLOSE = 0.01 # ΔEOK
+      STILL = 1e-4 # ΔEOK, far below what is seen
 
       # @param points [Array<Numo::DFloat>] three columns
       # @param weights [Numo::DFloat]
@@ -38,7 +39,8 @@ module Magpie
       def settle(centres, times = SETTLING)
         times.times do
           nearest = nearest(centres)
-          centres = middles(centres, nearest, @weights / away(centres, nearest))
+          before, centres = centres, middles(centres, nearest, @weights / away(centres, nearest))
+          break if before.flatten.zip(centres.flatten).all? { |one, two| (one - two).abs < STILL }
         end
         centres
       end

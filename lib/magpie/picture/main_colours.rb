@@ -112,9 +112,9 @@ module Magpie
         unlike.min_index.divmod(crop.width).reverse.zip([left, top]).map(&:sum)
       end
 
-      # What of the picture lies within a block and those beside it.
+      # What of the picture lies in a block and half way into those beside it.
       def near(x, y)
-        reach = Thickest::BLOCK * 3 / 2 * map_step
+        reach = Thickest::BLOCK * map_step
         left, top = [x, y].map { |at| [at - reach, 0].max }
         [left, top, @cells.index.crop(left, top, [x + reach, @cells.index.width].min - left, [y + reach, @cells.index.height].min - top)]
       end
