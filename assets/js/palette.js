@@ -26,12 +26,12 @@ function outputs(form) {
   }
 }
 
-// The same steps as the server's, in CSS's own colour functions.
-const WARM = 70 * Math.PI / 180 // the hue of amber
+// The same steps as the server's, in CSS's own colour functions. Warmth goes toward hue 70°, amber,
+// by 0.08 for 100 at mid lightness, where l · (1 − l) is a quarter.
 function shifting(form) {
-  const { lightness, chroma, hue, contrast, warmth } = amounts(form), warm = 4 * warmth / 100 * 0.08
-  const [a, b] = [Math.cos(WARM), Math.sin(WARM)].map(part => (warm * part).toFixed(5))
-  return was => `oklab(from oklch(from ${was} calc(.5 + (l - .5) * ${1 + contrast / 100} + ${lightness / 100}) calc(c * ${1 + chroma / 100}) calc(h + ${hue}) / alpha) l calc(a + ${a} * l * (1 - l)) calc(b + ${b} * l * (1 - l)) / alpha)`
+  const { lightness, chroma, hue, contrast, warmth } = amounts(form)
+  const warm = axis => `${axis === "a" ? "cos" : "sin"}(70deg) * .0032 * ${warmth} * l * (1 - l)`
+  return was => `oklab(from oklch(from ${was} calc(.5 + (l - .5) * (1 + ${contrast} / 100) + ${lightness} / 100) calc(c * (1 + ${chroma} / 100)) calc(h + ${hue}) / alpha) l calc(a + ${warm("a")}) calc(b + ${warm("b")}) / alpha)`
 }
 
 // What a drag changes is set on the chips, and on whatever else draws a swatch: at the

@@ -320,6 +320,18 @@ RSpec.describe "Palettes", :screen do
     expect(page).to have_css("h1", text: "21 swatches, everywhere")
   end
 
+  it "previews each slider as the server will compute it" do
+    look_at "Chart"
+    click_link "Palette"
+    slate = named("Slate dome")
+    drawn = -> { Magpie::Color.parse(page.evaluate_script("getComputedStyle(document.querySelector('[data-dot=\"#{slate.id}\"] circle')).fill")) }
+    {lightness: -8, chroma: 60, hue: -70, contrast: 40, warmth: 50}.each do |name, amount|
+      find("#shift-#{name}").execute_script("this.value = #{amount}; this.dispatchEvent(new Event('input', { bubbles: true }))")
+      expect(Magpie::Difference.de2000(drawn.call, Magpie::Palette::Shift.new(name => amount).of(slate.colour))).to be < 0.3, name.to_s
+      find("[data-shift-reset]").click
+    end
+  end
+
   it "tells the history of a swatch, with who and why, and restores a value" do
     fill_in_name = -> { find("summary", text: "Changes").click && fill_in("Your name", with: "Wren\t") }
     fill_in_name.call
