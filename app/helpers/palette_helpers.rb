@@ -102,6 +102,15 @@ module PaletteHelpers
     Magpie::Palette::Order.by(swatches, key, uses: swatches.to_h { |swatch| [swatch, reach_of_shown.fetch(swatch.id, 0)] })
   end
 
+  # Numbers of several colours, each filled up to its column, so that they stand below
+  # one another: "0 59 62  5" above "83 79  0 53".
+  # @param texts [Array<String>] as many numbers in each
+  def lined_up(texts)
+    rows = texts.map(&:split)
+    widths = rows.max_by(&:size).to_a.each_index.map { |column| rows.map { |row| row[column].to_s.size }.max }
+    rows.map { |row| row.zip(widths).map { |number, width| number.rjust(width) }.join(" ") }
+  end
+
   # The palette that the side panel is about.
   def palette_at_side
     shown_palettes.find { |each| each.id == number(params[:palette]) } || (@swatch && shown_palettes.find { |each| each.id == @swatch.group.palette_id }) || shown_palettes.first

@@ -115,7 +115,7 @@ RSpec.describe "Mix", :screen do
     end
     expect(page).to have_no_css("fieldset[data-model=hsb]")
     visit "/projects/#{demo.id}/gather?mix=#{ember.id}"
-    expect(all("fieldset[data-model]").map { |group| group["data-model"] }).to eq %w[rgb lab cmyk]
+    expect(all("fieldset[data-model]", count: 3).map { |group| group["data-model"] }).to eq %w[rgb lab cmyk]
   end
 
   it "makes finds of several notations pasted at once, or none" do
@@ -155,7 +155,7 @@ RSpec.describe "Mix", :screen do
     select "triad", from: "Rule"
     expect(page).to have_button("Keep 3 as a group")
     expect(find("#mix-panel input[name=name]").value).to end_with "triad"
-    all("#mix-panel .mix-strip button").last.click
+    all("#mix-panel .mix-strip button", count: 3).last.click
     expect(page).to have_no_css("#mix-hex", text: "#E46F58")
     click_button "Keep 3 as a group"
     expect(page).to have_content(/Kept .* triad in Quillmere house/)

@@ -16,7 +16,8 @@ Capybara.default_max_wait_time = 15
 Capybara.enable_aria_label = true
 
 # A script on an element is tried again on the same terms as a click on it: Chromium
-# numbers the nodes of a new page anew a moment after the page has come.
+# numbers the nodes of a new page anew a moment after the page has come. For the same
+# reason `all` is told how many to expect: it passes over what it can no longer reach.
 module SteadyScripts
   def execute_script(...) = synchronize { super }
 
