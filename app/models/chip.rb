@@ -4,7 +4,8 @@ class Chip < Struct.new(:id, :group_id, :name, :hex, :code, :kind, :shared, :loc
   include Swatch::Drawn
 
   COLUMNS = (members - %i[colour_json paint_json]) + [*%w[colour paint].map { |column| Arel.sql("swatches.#{column}::text AS #{column}_json") }]
-  COLOURS, PAINTS = Record::ColourType.new, Swatch::PaintType.new
+  PAINTS = Swatch::PaintType.new
+  COLOURS = Record::ColourType.new
 
   # @param group_ids [Array<Integer>]
   # @return [Hash{Integer => Array<Chip>}] by group, in its order; none where it is empty
