@@ -25,8 +25,10 @@ RSpec.describe "From a picture to a poster that follows its swatch", :screen do
     click_link "Palettes"
     row = find(".row", text: "Brass and glass")
     expect(row).to have_content("Heather dusk")
-    chips = row.all(".chip", count: 6).map { |chip| chip.evaluate_script("this.getBoundingClientRect().toJSON()") }
-    expect(chips[-1]["left"]).to be_within(0.5).of(chips[-2]["right"])
+    eventually do
+      chips = row.all(".chip", count: 6).map { |chip| chip.evaluate_script("this.getBoundingClientRect().toJSON()") }
+      expect(chips[-1]["left"]).to be_within(0.5).of(chips[-2]["right"])
+    end
 
     # Dress: the loose swatch is copied, to a part inside nested groups, and a line too.
     click_link "Dress"

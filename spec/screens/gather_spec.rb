@@ -326,8 +326,10 @@ RSpec.describe "Gather", :screen do
       expect(page).to have_css(".picture", count: 2)
       expect(page).to have_css(".picture:not(#picture) .pin", minimum: 6)
       click_button "+"
-      widths = all(".picture", count: 2).map { |picture| picture.evaluate_script("this.getBoundingClientRect().width") }
-      expect(widths.uniq.size).to eq 1
+      eventually do
+        widths = all(".picture", count: 2).map { |picture| picture.evaluate_script("this.getBoundingClientRect().width") }
+        expect(widths.uniq.size).to eq 1
+      end
       keys "0"
       click_picture 505, 250
       expect(page).to have_content("5 × 5 px at 505, 250 of Dusk over the dome")
@@ -336,7 +338,7 @@ RSpec.describe "Gather", :screen do
       mouse.click(**over(900, 500, ".picture:not(#picture)"))
       expect(page).to have_content("5 × 5 px at 900, 500 of Nebula plate")
       within(".reading") { expect(page).to have_content(/Dusk over the dome\n#\h{6} at the same place, ΔE/) }
-      expect(all(".picture", count: 2).map { |picture| picture["data-name"] }).to eq ["Dusk over the dome", "Nebula plate"]
+      eventually { expect(all(".picture").map { |picture| picture["data-name"] }).to eq ["Dusk over the dome", "Nebula plate"] }
       expect(page).to have_css("#picture .pin-shown.pin-other")
     end
   end

@@ -115,7 +115,7 @@ RSpec.describe "Mix", :screen do
     end
     expect(page).to have_no_css("fieldset[data-model=hsb]")
     visit "/projects/#{demo.id}/gather?mix=#{ember.id}"
-    expect(all("fieldset[data-model]", count: 3).map { |group| group["data-model"] }).to eq %w[rgb lab cmyk]
+    eventually { expect(all("fieldset[data-model]").map { |group| group["data-model"] }).to eq %w[rgb lab cmyk] }
   end
 
   it "makes finds of several notations pasted at once, or none" do
@@ -155,7 +155,7 @@ RSpec.describe "Mix", :screen do
     select "triad", from: "Rule"
     expect(page).to have_button("Keep 3 as a group")
     expect(find("#mix-panel input[name=name]").value).to end_with "triad"
-    all("#mix-panel .mix-strip button", count: 3).last.click
+    find("#mix-panel .mix-strip button:last-of-type").click
     expect(page).to have_no_css("#mix-hex", text: "#E46F58")
     click_button "Keep 3 as a group"
     expect(page).to have_content(/Kept .* triad in Quillmere house/)
@@ -178,7 +178,7 @@ RSpec.describe "Mix", :screen do
 
   # Takes a member and goes on by degrees, counter-clockwise.
   def drag_on_wheel(member, degrees)
-    wheel, taken = box_of(".wheel svg"), first(member).evaluate_script("this.getBoundingClientRect().toJSON()")
+    wheel, taken = box_of(".wheel svg"), find(member, match: :first).evaluate_script("this.getBoundingClientRect().toJSON()")
     middle = ->(box) { [box["x"] + box["width"] / 2.0, box["y"] + box["height"] / 2.0] }
     (cx, cy), (x, y) = middle.call(wheel), middle.call(taken)
     angle = Math.atan2(cy - y, x - cx) + degrees * Math::PI / 180

@@ -52,7 +52,7 @@ RSpec.describe "Palettes", :screen do
       select_chips("Plum hour")
       click_chip("Coral", SHIFT)
       expect(page).to have_content("4 swatches selected in Dusk sky")
-      expect(all("[data-chip][aria-pressed=true]", count: 4).map { |each| each["title"][/\A[A-Z][\w ]+?(?= #)/] }).to eq ["Plum hour", "Rosehip", "Ember sky", "Coral"]
+      eventually { expect(all("[data-chip][aria-pressed=true]").map { |each| each["title"][/\A[A-Z][\w ]+?(?= #)/] }).to eq ["Plum hour", "Rosehip", "Ember sky", "Coral"] }
       click_chip("Rosehip", CTRL)
       click_chip("Peat", CTRL)
       expect(page).to have_content("4 swatches selected in 2 groups")
@@ -191,8 +191,8 @@ RSpec.describe "Palettes", :screen do
     select_chips("Ion pink")
     click_button "Share…"
     expect(page).to have_content("One place holds exactly #C24E86, 2 nearly")
-    all(".share input[type=checkbox]", count: 3).each { |box| expect(box.checked?).to eq(box.find(:xpath, "..").has_text?("exactly")) }
-    all(".share input[type=checkbox]", count: 3).each(&:check)
+    eventually { all(".share input[type=checkbox]", count: 3).each { |box| expect(box.checked?).to eq(box.find(:xpath, "..").has_text?("exactly")) } }
+    eventually { all(".share input[type=checkbox]", count: 3).each(&:check) }
     click_button "Share and link 3"
     expect(page).to have_content("Ion pink is shared now, 3 places linked")
     expect(strays.map { |place| place.reload.swatch_id }.uniq).to eq [named("Ion pink").id]
@@ -209,8 +209,10 @@ RSpec.describe "Palettes", :screen do
     slide("hue", 60)
     eventually { expect(variable(ember)).to match(/\A#\h{6}\z/).and(satisfy { |text| text != "#E46F58" }) }
     after = variable(ember)
-    before_fill, after_fill = all(".compare-pair", match: :first).first.all(".drawing", count: 2).map { |drawing| hex_of(drawing.find("[data-part=ember_band]").style("fill")["fill"]) }
-    expect([before_fill, after_fill]).to eq ["#E46F58", after]
+    eventually do
+      before_fill, after_fill = find(".compare-pair", match: :first).all(".drawing", count: 2).map { |drawing| hex_of(drawing.find("[data-part=ember_band]").style("fill")["fill"]) }
+      expect([before_fill, after_fill]).to eq ["#E46F58", after]
+    end
     keys :escape
     eventually { expect(variable(ember)).to eq "#E46F58" }
     slide("hue", 60)

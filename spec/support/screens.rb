@@ -17,7 +17,8 @@ Capybara.enable_aria_label = true
 
 # A script on an element is tried again on the same terms as a click on it: Chromium
 # numbers the nodes of a new page anew a moment after the page has come. For the same
-# reason `all` is told how many to expect: it passes over what it can no longer reach.
+# reason what `all` finds is read in `eventually`: it passes over what it can no longer
+# reach, and what it gave is not looked for again.
 module SteadyScripts
   def execute_script(...) = synchronize { super }
 
