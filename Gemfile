@@ -15,6 +15,7 @@ gem "erubi", "1.13.1"
 
 group :test do
   gem "rspec", "3.13.2"
+  gem "parallel_tests", "5.1.0"
   gem "rack-test", "2.2.0"
   gem "capybara", "3.40.0"
   gem "cuprite", "0.19"

@@ -1,9 +1,12 @@
 ENV["APP_ENV"] ||= "test"
+# Each process of a parallel run has a database and a cache of its own.
+number = ENV["TEST_ENV_NUMBER"].to_s
+%w[DATABASE_URL CACHE_DIR].each { |name| ENV[name] += number if ENV[name] } unless number.empty?
 
 RSpec.configure do |config|
   config.disable_monkey_patching!
   config.order = :random
-  config.example_status_persistence_file_path = "var/test/examples.txt"
+  config.example_status_persistence_file_path = "var/test/examples#{number}.txt"
   config.expect_with(:rspec) { |expectations| expectations.max_formatted_output_length = 600 }
 
   # The core's specs need neither database nor browser.
