@@ -41,7 +41,7 @@ module Bench
     each = places / artworks
     shapes = (1..each).map { |n| %(<rect x="#{n}" width="9" height="9" fill="#E46F58"/>) }.join
     artworks.times { |n| Changes::BringInArtwork.perform(project, name: "Card #{n}.svg", bytes: %(<svg xmlns="http://www.w3.org/2000/svg" width="90" height="60">#{shapes}</svg>)) }
-    Place.where(artwork_id: project.artworks.select(:id), hex: "#E46F58").update_all(swatch_id: swatch.id, colour: nil, hex: nil)
+    Demo.link(Place.where(artwork_id: project.artworks.select(:id), hex: "#E46F58"), swatch)
     raise "expected #{places} places" unless swatch.places.count == places
     [project, swatch]
   end

@@ -6,12 +6,13 @@ number = ENV["TEST_ENV_NUMBER"].to_s
 RSpec.configure do |config|
   config.disable_monkey_patching!
   config.order = :random
+  config.backtrace_exclusion_patterns << %r{/vendor/}
   config.example_status_persistence_file_path = "var/test/examples#{number}.txt"
   config.expect_with(:rspec) { |expectations| expectations.max_formatted_output_length = 600 }
 
   # The core's specs need neither database nor browser.
   config.define_derived_metadata(file_path: %r{/spec/core/}) { |metadata| metadata[:core] = true }
-  config.define_derived_metadata(file_path: %r{/spec/(changes|routes)/}) { |metadata| metadata[:data] = true }
+  config.define_derived_metadata(file_path: %r{/spec/(changes|routes|following)/}) { |metadata| metadata[:data] = true }
   config.define_derived_metadata(file_path: %r{/spec/(screens|server)/}) { |metadata| metadata[:screen] = true }
 end
 

@@ -2,6 +2,8 @@ module Changes
   # Brings a palette file in: as a new palette of the project, or into one that it
   # has, where each name that exists is settled as chosen.
   class BringInPalette < Change
+    include Ties
+
     CHOICES = {"ours" => "keep ours", "theirs" => "take theirs", "both" => "keep both"}.freeze
 
     # @param value [Magpie::Palette]
@@ -10,7 +12,7 @@ module Changes
     def initialize(project, value:, into: nil, choices: {})
       super(project)
       @value, @into, @choices = value, into, choices
-      @kept = 0
+      @kept, @taken = 0, {}
     end
 
     private
@@ -18,6 +20,7 @@ module Changes
     def make
       @palette = @into || new_palette
       @value.groups.each_with_index { |group, index| bring_in_group(group, index) }
+      take_theirs
       @palette
     end
 
@@ -47,16 +50,32 @@ module Changes
       return true if choice == "both"
       return false if choice == "ours" || existing.colour == swatch.colour
       raise Magpie::Error, "#{existing.name} is locked. Unlock it first, or keep ours" if existing.locked
-      update(existing, colour: swatch.colour, definition: swatch.definition)
-      @kept += 1
+      @taken[existing] = swatch
       false
+    end
+
+    # Tints last: one that follows to what the file has for it stays tied.
+    def take_theirs
+      tints, others = @taken.keys.partition(&:tint_of)
+      [others, tints].each do |ours|
+        differing = ours.select { |existing| existing.reload.hex != @taken[existing].colour.hex || existing.colour != @taken[existing].colour && !existing.tint_of }
+        differing.each { |existing| take(existing, @taken[existing]) }
+        run_through(differing)
+      end
+      @kept += @taken.size
+    end
+
+    # What was a gradient or pattern becomes what the file has.
+    def take(existing, swatch)
+      untie([existing.id])
+      update(existing, colour: swatch.colour, definition: swatch.definition, paint: swatch.compound)
     end
 
     def row(group, swatch, taken, at)
       name = swatch.name.empty? ? Magpie::ColorName.suggest(swatch.colour) : swatch.name
       name = Magpie::ColorName.unused(name, taken)
       taken << name.downcase
-      {group_id: group.id, name:, note: swatch.note, colour: swatch.colour, definition: swatch.definition, code: swatch.code, kind: swatch.kind || "process",
+      {group_id: group.id, name:, note: swatch.note, colour: swatch.colour, paint: swatch.compound, definition: swatch.definition, code: swatch.code, kind: swatch.kind || "process",
        hex: swatch.colour.hex, shared: swatch.shared ? true : false, position: @first + at}
     end
 

@@ -5,6 +5,16 @@ module Changes
   class Change
     def self.perform(project, **given) = new(project, **given).perform
 
+    # @param rows [Rows] just written
+    # @raise [Following::Invariants::Broken] when they leave what must not be
+    def self.check(rows)
+      marks = rows.marks
+      broken = Following::Invariants.broken(marks.swatches)
+      locked = Swatch.where(id: marks.moved, locked: true).pluck(:name)
+      broken << "#{locked.join(", ")} moved, and is locked" if locked.any?
+      raise Following::Invariants::Broken, broken.first(10).join("; ") if broken.any?
+    end
+
     attr_reader :project
 
     def initialize(project)
@@ -16,9 +26,9 @@ module Changes
     # @raise [Magpie::Error] with nothing changed
     def perform
       Record.transaction do
-        project.lock!
+        lock
         result = make
-        RecordedChange.create!(project:, words:, who: Signature.who, why:, rows: @rows.to_a, swatch_ids: @rows.valued_swatches) unless @rows.empty?
+        record unless @rows.empty?
         result
       end
     rescue ActiveRecord::RecordNotUnique
@@ -27,6 +37,15 @@ module Changes
 
     private
 
+    # In one order in all changes: the project, then the graph (see Ties), then rows.
+    def lock = project.lock!
+
+    def record
+      Change.check(@rows)
+      marks = @rows.marks
+      RecordedChange.create!(project:, words:, who: Signature.who, why:, rows: @rows.to_a, swatch_ids: marks.valued, touched: marks.touched)
+    end
+
     # What was done, as the list of changes says it. Asked for after #make.
     def words = raise(NotImplementedError)
 
@@ -34,7 +53,7 @@ module Changes
     def why = nil
 
     def create(model, **attributes)
-      model.create!(**attributes).tap { |record| @rows.created(record) }
+      model.create!(**attributes).tap { |record| @rows.created(model, [record.id]) }
     end
 
     # One statement for any number of rows.
@@ -42,7 +61,7 @@ module Changes
     def create_all(model, rows)
       return [] if rows.empty?
       ids = model.insert_all!(rows, returning: :id).map { |row| row["id"] }
-      @rows.all_created(model, ids)
+      @rows.created(model, ids)
       ids
     end
 
@@ -57,7 +76,19 @@ module Changes
 
     # One statement for any number of rows.
     def update_all(model, ids, **attributes)
-      @rows.updating(model, ids, attributes.keys) { model.where(id: ids).update_all(attributes) }
+      @rows.updating(model, ids, attributes.keys) { model.where(id: ids).update_all(attributes) } if ids.any?
+    end
+
+    # One statement for any number of rows, each with values of its own.
+    # @param values [Hash{Integer => Hash}] columns by id, the same ones for each
+    def update_each(model, values)
+      return if values.empty?
+      columns = values.first.last.keys
+      rows = values.map { |id, row| {id:, **row.to_h { |column, value| [column, model.type_for_attribute(column).then { |type| type.is_a?(ActiveRecord::Type::Json) ? value&.to_h : value }] }} }
+      set = columns.map { |column| "#{column} = value.#{column}" }.join(", ")
+      @rows.updating(model, values.keys, columns) do
+        Record.connection.exec_update("UPDATE #{model.table_name} t SET #{set} FROM jsonb_populate_recordset(NULL::#{model.table_name}, #{Record.connection.quote(JSON.generate(rows))}::jsonb) value WHERE t.id = value.id")
+      end
     end
 
     # Moves rows on by so many places, in one statement.

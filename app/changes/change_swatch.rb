@@ -1,7 +1,7 @@
 module Changes
   # Gives one swatch another colour, as it was typed.
   class ChangeSwatch < Change
-    include Following
+    include Ties
 
     attr_reader :why
 
@@ -23,9 +23,10 @@ module Changes
       raise Magpie::Error, "#{@swatch.name} is a gradient or pattern. Change its inks" if @swatch.paint
       raise Conflict.over(@swatch, field: "colour", saw: @before, theirs: @swatch.hex, mine: @colour.hex) unless @swatch.hex == @before
       @brought = Candidates.of([@swatch]).exact_ids if @bring_along && !@swatch.shared
-      update(@swatch, colour: @colour, definition: @definition, tint_of_id: nil, tint: nil)
-      update_all(Place, @brought, **Place.copying(@colour)) if @brought.any?
-      follow(@swatch)
+      untie([@swatch.id])
+      update(@swatch, colour: @colour, definition: @definition)
+      fill_places(@brought, @colour)
+      run_through([@swatch])
       @swatch
     end
 

@@ -1,8 +1,9 @@
 module Changes
   # Gives swatches other colours. Everything that follows them follows at once, since
-  # places hold the swatch and not its value: the cost does not grow with the reach.
+  # places hold the swatch and not its value: the cost does not grow with the reach. A
+  # tint whose swatch is among them follows it; any other becomes a colour of its own.
   class ChangeSwatches < Change
-    include Following
+    include Ties
 
     attr_reader :why
 
@@ -23,9 +24,14 @@ module Changes
       raise Magpie::Error, "A swatch was removed meanwhile. Look at the palette again" unless swatches.size == @colours.size
       given = @colours.to_h { |swatch, colour| [swatches[swatch.id], colour] }
       check(given)
-      given.each { |swatch, colour| update(swatch, colour:, definition: nil) unless swatch.colour == colour }
-      given.each_key { |swatch| follow(swatch) }
+      write(given.except(*Following::Plan.new(given.keys).led).reject { |swatch, colour| swatch.colour == colour })
       given.keys
+    end
+
+    def write(given)
+      untie(given.keys.map(&:id))
+      update_each(Swatch, given.to_h { |swatch, colour| [swatch.id, {colour:, hex: colour.hex, definition: nil}] })
+      run_through(given.keys)
     end
 
     def check(given)

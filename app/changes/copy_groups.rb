@@ -3,6 +3,8 @@ module Changes
   # to duplicate a palette. Tints and inks follow the copies of what they followed,
   # where that is copied too.
   class CopyGroups < Change
+    include Ties
+
     # @param into [Palette, nil] nil makes a new one like the first group's
     def initialize(project, groups:, into: nil)
       super(project)
@@ -17,7 +19,7 @@ module Changes
       @palette ||= duplicate(@groups.first.palette)
       @copies = {}
       @groups.each { |group| copy(group) }
-      retie
+      copy_ties(@copies)
       @palette
     end
 
@@ -31,23 +33,11 @@ module Changes
     def copy(group)
       there = Group.where(palette: @palette)
       made = create(Group, palette: @palette, name: Magpie::ColorName.unused(group.name, there.pluck(:name)), note: group.note, position: next_position(there))
-      rows = group.swatches.map { |swatch| Copying.row(swatch, group_id: made.id, position: swatch.position, locked: swatch.locked, tint_of_id: swatch.tint_of_id, tint: swatch.tint, **slot(swatch)) }
+      rows = group.swatches.map { |swatch| Copying.row(swatch, group_id: made.id, position: swatch.position, locked: swatch.locked, **slot(swatch)) }
       create_all(Swatch, rows).zip(group.swatches) { |id, swatch| @copies[swatch.id] = id }
     end
 
     def slot(swatch) = @duplicate ? {across: swatch.across, down: swatch.down} : {across: nil, down: nil}
-
-    def retie
-      Swatch.where(id: @copies.values).where("tint_of_id IS NOT NULL OR paint IS NOT NULL").each do |swatch|
-        paint = @copies.reduce(swatch.paint) { |made, (from, to)| retied(made, from, to) } if swatch.paint
-        update(swatch, paint:, tint_of_id: @copies.fetch(swatch.tint_of_id, swatch.tint_of_id))
-      end
-    end
-
-    def retied(paint, from, to)
-      ink = paint.inks.find { |each| each.swatch == from }
-      ink ? paint.following(from, ink.colour, to:) : paint
-    end
 
     def words = @duplicate ? "Duplicated #{@groups.first.palette.name}" : "Brought #{Magpie::Text.list(@groups.first(3).map(&:name))} into #{@palette.name}"
   end

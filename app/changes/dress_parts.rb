@@ -2,6 +2,8 @@ module Changes
   # Gives parts of an artwork what is in hand, or clears them. A shared swatch is
   # followed from then on; anything else is copied.
   class DressParts < Change
+    include Ties
+
     # @param keys [Array<String>] keys of parts
     # @param role [String] "fill" or "line"
     # @param content [Hand::Content, nil] nil clears
@@ -16,14 +18,12 @@ module Changes
       places = @artwork.places.joins(:part).where(parts: {key: @keys}, role: @role)
       @labels = Part.where(id: places.map(&:part_id)).pluck(:label)
       raise Magpie::Error, "#{@artwork.name} has no such part" if @labels.empty?
-      update_all(Place, places.ids, **holding)
+      dress(places.ids)
     end
 
-    def holding
-      return Place::EMPTY unless @content
-      swatch = Swatch.lock.find_by(id: @content.swatch_id) if @content.swatch_id
-      return Place.following(swatch) if swatch&.shared
-      Place.copying(swatch || @content.colour)
+    def dress(ids)
+      swatch = Swatch.find_by(id: @content.swatch_id) if @content&.swatch_id
+      swatch&.shared ? paint_places(ids, swatch) : fill_places(ids, swatch || @content&.colour)
     end
 
     def words

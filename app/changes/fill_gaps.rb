@@ -2,7 +2,7 @@ module Changes
   # Fills the empty slots between chosen chips with even steps: in the rows of their
   # groups, or on the grid of their palette, across and down.
   class FillGaps < Change
-    include Following
+    include Slots
 
     # @param grid [Boolean]
     # @param steps [Integer, nil] makes room for so many where no slot is empty

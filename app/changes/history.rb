@@ -9,9 +9,11 @@ module Changes
     # @raise [Magpie::Error]
     def undo(project, id = nil)
       turn(project) do
-        change = id ? RecordedChange.done.where(project:).find_by(id:) : RecordedChange.next_to_undo(project)
+        change = id ? RecordedChange.undoable.where(project:).find_by(id:) : RecordedChange.next_to_undo(project)
         raise Magpie::Error, "There is nothing to undo" unless change
-        attempt(change, "undone") { Rows.new(change.rows).backwards }
+        later = Following::Standing.new([change]).on(change)
+        raise Magpie::Error, "“#{change.words}” cannot be undone: #{standing(later, change)}" if later
+        attempt(change, "undone", Rows.new(change.rows).reversed)
         change.update!(undone_at: Time.now)
         change
       end
@@ -21,7 +23,7 @@ module Changes
     def redo(project)
       turn(project) do
         change = RecordedChange.next_to_redo(project) or raise Magpie::Error, "There is nothing to redo"
-        attempt(change, "done again") { Rows.new(change.rows).forwards }
+        attempt(change, "done again", Rows.new(change.rows))
         change.update!(undone_at: nil)
         change
       end
@@ -30,26 +32,25 @@ module Changes
     def turn(project)
       Record.transaction do
         project.lock!
+        Following::Graph.lock
         yield
       end
     end
 
-    # In a savepoint of its own, so that the reason can still be looked up.
-    def attempt(change, done, &steps)
-      Record.transaction(requires_new: true, &steps)
-    rescue Rows::Conflict, ActiveRecord::InvalidForeignKey, ActiveRecord::RecordNotUnique
-      raise Magpie::Error, "“#{change.words}” cannot be #{done}: #{reason(change)}"
+    # In a savepoint of its own. What nobody recorded may still be in the way, and what
+    # other projects did since something was undone.
+    def attempt(change, done, rows)
+      Record.transaction(requires_new: true) do
+        rows.forwards
+        Change.check(rows)
+      end
+    rescue Rows::Conflict, Following::Invariants::Broken, ActiveRecord::InvalidForeignKey, ActiveRecord::RecordNotUnique
+      raise Magpie::Error, "“#{change.words}” cannot be #{done}: something that was changed since, perhaps in another project, stands on it"
     end
 
-    def reason(change)
-      keys = Rows.new(change.rows).keys
-      later = RecordedChange.done.where(project_id: change.project_id).where("id > ?", change.id).order(id: :desc)
-      later = later.find { |other| stands_on?(Rows.new(other.rows), keys) }
-      return "“#{later.words}” came later and stands on it. Undo that first" if later
-      "something that was changed since, perhaps in another project, stands on it"
+    def standing(later, change)
+      there = " in #{later.project.name}" unless later.project_id == change.project_id
+      "“#{later.words}”#{there} came later and stands on it. Undo that first"
     end
-
-    # Touches one of the rows, or refers to one of them.
-    def stands_on?(rows, keys) = (rows.keys & keys).any? || (rows.references & keys).any?
   end
 end

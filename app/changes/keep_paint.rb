@@ -1,7 +1,8 @@
 module Changes
   # Keeps a gradient or pattern as a swatch, or gives one that is there other inks.
   class KeepPaint < Change
-    include Following
+    include Ties
+    include Slots
 
     # @param paint [Magpie::Palette::Compound] its inks' colours are taken from the
     #   swatches that they follow
@@ -15,28 +16,38 @@ module Changes
     private
 
     def make
-      paint = resolved
-      return change(paint) if @swatch
-      name = free_names(@group, [@name.empty? ? "#{Magpie::Palette::Compound::FORMS.fetch(paint.form).split.first} #{paint.inks.size}" : @name]).first
-      raise Magpie::Error, "#{@group.name} already has a swatch called #{@name}. Give this one another name" unless @name.empty? || name == @name
-      @swatch = create(Swatch, group: @group, name:, paint:, colour: paint.colour, shared: true, position: next_position(Swatch.where(group: @group)))
+      @followed = followed
+      @paint = @followed.reduce(@paint.checked) { |paint, (ink, swatch)| paint.with_ink(ink, swatch.colour) }
+      @swatch ? change : keep
+      remove(Follow, @swatch.inks.reset.ids)
+      create_all(Follow, @followed.map { |ink, swatch| {swatch_id: swatch.id, follower_id: @swatch.id, ink:} })
+      run_through([@swatch])
+      @swatch.reload
     end
 
-    def change(paint)
-      refuse_locked([@swatch])
+    def keep
+      name = free_names(@group, [@name.empty? ? "#{Magpie::Palette::Compound::FORMS.fetch(@paint.form).split.first} #{@paint.inks.size}" : @name]).first
+      raise Magpie::Error, "#{@group.name} already has a swatch called #{@name}. Give this one another name" unless @name.empty? || name == @name
+      @swatch = create(Swatch, group: @group, name:, paint: @paint, colour: @paint.colour, shared: true, position: next_position(Swatch.where(group: @group)))
+    end
+
+    def change
+      refuse_locked([@swatch.lock!])
       raise Magpie::Error, "#{@swatch.name} is a plain colour" unless @swatch.paint
       @changed = true
-      repaint(@swatch, paint)
-      @swatch
+      update(@swatch, paint: @paint, colour: @paint.colour)
     end
 
-    # An ink cannot follow a gradient or a pattern: it holds one colour.
-    def resolved
-      @paint.inks.map(&:swatch).compact.uniq.reduce(@paint.checked) do |paint, id|
-        followed = Swatch.find_by(id:) or raise Magpie::Error, "A swatch that an ink follows was removed meanwhile"
-        raise Magpie::Error, "#{followed.name} is a gradient or pattern itself: an ink follows a plain colour" if followed.paint
-        paint.following(id, followed.colour)
-      end
+    # {number of the ink => swatch}, shared from now on. An ink cannot follow a gradient
+    # or a pattern: it holds one colour.
+    def followed
+      asked = @paint.inks.each_with_index.filter_map { |ink, index| [index, ink.reference] if ink.reference }.to_h
+      swatches = Swatch.where(id: asked.values).order(:id).index_by(&:id)
+      raise Magpie::Error, "A swatch that an ink follows was removed meanwhile" unless asked.values.all? { |id| swatches.key?(id) }
+      made = swatches.values.find(&:paint)
+      raise Magpie::Error, "#{made.name} is a gradient or pattern itself: an ink follows a plain colour" if made
+      share(swatches.values)
+      asked.transform_values { |id| swatches.fetch(id) }
     end
 
     def words = "#{@changed ? "Changed" : "Kept"} #{@swatch.name}#{" in #{@group.name}" if @group}"

@@ -1,7 +1,7 @@
 module Changes
   # Locks swatches against change and removal, or unlocks them.
   class LockSwatches < Change
-    include Following
+    include Slots
 
     def initialize(project, swatches:, locked:)
       super(project)

@@ -1,7 +1,8 @@
 module Changes
   # Makes swatches loose. Every place that followed keeps the value it shows.
   class LoosenSwatches < Change
-    include Following
+    include Ties
+    include Slots
 
     def initialize(project, swatches:)
       super(project)
@@ -12,8 +13,9 @@ module Changes
 
     def make
       raise Magpie::Error, "None of them is shared" if @swatches.empty?
-      @places = Place.where(swatch_id: @swatches.map(&:id)).count
-      freeze_places(@swatches)
+      @swatches.each(&:lock!)
+      @places = Follow.of_places.where(swatch_id: @swatches.map(&:id)).count
+      let_go(@swatches)
       update_all(Swatch, @swatches.map(&:id), shared: false)
     end
 

@@ -3,7 +3,8 @@ module Changes
   # there becomes one with it, and its places follow; the others move over, into the
   # group of the same name or one that is made for them.
   class MergePalettes < Change
-    include Following
+    include Ties
+    include Slots
 
     # What would become of each swatch: [[swatch, the one that stays or nil, ΔE00]].
     def self.preview(from, into, limit)
@@ -40,8 +41,7 @@ module Changes
     def merge(pairs)
       pairs.group_by { |_, kept, _| kept }.each do |kept, all|
         gone = all.map(&:first)
-        update(kept, shared: true) if !kept.shared && gone.any?(&:shared)
-        follow_instead(gone, kept)
+        lead_over(gone, kept)
         remove(Swatch, gone.map(&:id))
       end
     end

@@ -2,7 +2,8 @@ module Changes
   # Makes several swatches one. Everything that followed any of them follows the one
   # that stays, which keeps its colour or becomes a blend.
   class MergeSwatches < Change
-    include Following
+    include Ties
+    include Slots
 
     # @param kept [Swatch]
     # @param others [Array<Swatch>] which go
@@ -20,12 +21,15 @@ module Changes
       refuse_locked(@blend ? all : @others)
       raise Magpie::Error, "Gradients and patterns cannot be blended" if @blend && all.any?(&:paint)
       blended = Magpie::Making::Blend.of(all.map(&:colour)) if @blend
-      update(@kept, shared: true) if !@kept.shared && @others.any?(&:shared)
-      update(@kept, colour: blended, definition: nil, tint_of_id: nil, tint: nil) if blended
-      follow_instead(@others, @kept)
-      follow(@kept)
+      give(blended) if blended
+      lead_over(@others, @kept)
       take_out(@others.map(&:reload))
       @kept
+    end
+
+    def give(colour)
+      untie([@kept.id])
+      update(@kept, colour:, definition: nil)
     end
 
     def words = "#{@blend ? "Blended" : "Merged"} #{Magpie::Text.list(@others.first(4).map(&:name))}#{" and #{@others.size - 4} more" if @others.size > 4} into #{@kept.name}"

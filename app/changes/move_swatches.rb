@@ -2,7 +2,8 @@ module Changes
   # Puts swatches into a group, from a slot on. A taken slot makes room: what stands
   # there moves on, as far as the next empty slots.
   class MoveSwatches < Change
-    include Following
+    include Ties
+    include Slots
 
     # @param slot [Integer, nil] from 1; nil is after the last
     # @param copy [Boolean] whether copies are put there instead
@@ -53,7 +54,7 @@ module Changes
     def copy
       names = free_names(@group, @swatches.map(&:name))
       rows = @swatches.zip(names).each_with_index.map { |(swatch, name), index| Copying.row(swatch, group_id: @group.id, name:, position: @slot + index) }
-      create_all(Swatch, rows)
+      copy_ties(@swatches.map(&:id).zip(create_all(Swatch, rows)).to_h, tints: false)
     end
 
     def words = "#{@copy ? "Copied" : "Moved"} #{named(@swatches)} to #{@group.name}"

@@ -1,7 +1,7 @@
 module Changes
   # Orders swatches among the slots that they have, within each of their groups.
   class OrderSwatches < Change
-    include Following
+    include Slots
 
     # @param key [String] of Magpie::Palette::Order::KEYS
     def initialize(project, swatches:, key:)

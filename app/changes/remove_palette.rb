@@ -1,7 +1,7 @@
 module Changes
   # Removes a palette, or single groups of one. Places that followed keep their value.
   class RemovePalette < Change
-    include Following
+    include Ties
 
     # @param groups [Array<Group>, nil] only these; nil removes the palette with all
     def initialize(project, palette:, groups: nil)
@@ -16,7 +16,7 @@ module Changes
       groups = @groups || Group.where(palette: @palette).to_a
       swatches = Swatch.lock.where(group: groups).order(:id).to_a
       refuse_locked(swatches)
-      freeze_places(swatches)
+      let_go(swatches)
       untie(swatches.map(&:id))
       remove(Swatch, swatches.map(&:id))
       remove(Group, groups.map(&:id))

@@ -2,7 +2,8 @@ module Changes
   # Removes swatches. What followed them follows another, or keeps its value: no place
   # is left without a paint.
   class RemoveSwatches < Change
-    include Following
+    include Ties
+    include Slots
 
     # @param replacements [Hash{Swatch => Swatch}] for some of them; the others' places are frozen
     def initialize(project, swatches:, replacements: {})
@@ -18,15 +19,13 @@ module Changes
       @frozen, followed = @swatches.partition { |swatch| @replacements[swatch].nil? }
       raise Magpie::Error, "A swatch cannot be replaced by one that goes too" if @replacements.values.compact.any? { |kept| @swatches.include?(kept) }
       replace(followed)
-      freeze_places(@frozen)
-      untie(@swatches.map(&:id))
+      let_go(@frozen)
       take_out(@swatches.map(&:reload))
     end
 
     def replace(followed)
       followed.group_by { |swatch| @replacements[swatch] }.each do |kept, gone|
-        update(kept, shared: true) if !kept.shared && gone.any?(&:shared)
-        follow_instead(gone, kept)
+        lead_over(gone, kept)
       end
     end
 

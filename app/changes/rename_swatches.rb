@@ -1,7 +1,7 @@
 module Changes
   # Renames swatches by a pattern, all of them or none.
   class RenameSwatches < Change
-    include Following
+    include Slots
 
     # @param pattern [String] see Magpie::Palette::NamePattern
     def initialize(project, swatches:, pattern:)

@@ -1,9 +1,14 @@
 module Changes
-  # What a change did to rows, and how to do it backwards and forwards. Entries are
-  # {table, ids, before, after}; before and after hold the columns that changed, or
-  # the whole row where it did not exist.
+  # What a change did to rows, and how to do it backwards and forwards. An entry is
+  # {table, ids, before, after}: before and after are the columns that changed, as one
+  # hash where all rows were alike, as one hash a row (with its id) where they were
+  # not; nil where the rows did not exist, whole rows where they only did on one side.
+  # However many rows an entry has, it is one statement each way.
   class Rows
     class Conflict < StandardError; end
+
+    # Up to so many kinds of rows get an entry each; more are told row by row.
+    FEW = 8
 
     # @param entries [Array<Hash>] as #to_a gave them, keys as symbols or strings
     def initialize(entries = []) = @entries = entries.map { |entry| entry.transform_keys(&:to_sym) }
@@ -12,13 +17,13 @@ module Changes
 
     def empty? = @entries.empty?
 
-    def created(record)
-      @entries << {table: record.class.table_name, ids: [record.id], before: nil, after: read(record.class.table_name, [record.id]).first}
-    end
+    # What it writes, for whoever asks what stands on what.
+    # @return [Following::Marks]
+    def marks = Following::Marks.new(@entries)
 
-    # Several rows of one table, made by one statement.
-    def all_created(model, ids)
-      read(model.table_name, ids).each { |row| @entries << {table: model.table_name, ids: [row["id"]], before: nil, after: row} }
+    # Rows of one table, made by one statement.
+    def created(model, ids)
+      @entries << {table: model.table_name, ids: ids.sort, before: nil, after: read(model.table_name, ids)} if ids.any?
     end
 
     # A row that undo does not delete but marks as removed, since much hangs on it.
@@ -28,81 +33,90 @@ module Changes
 
     # Rows that go. Whatever refers to them is to be changed before.
     def removed(model, ids)
-      read(model.table_name, ids).each { |row| @entries << {table: model.table_name, ids: [row["id"]], before: row, after: nil} }
+      rows = read(model.table_name, ids)
+      @entries << {table: model.table_name, ids: rows.map { |row| row["id"] }, before: rows, after: nil} if rows.any?
       model.where(id: ids).delete_all
     end
 
-    # Ids of the swatches that get another value.
-    def valued_swatches
-      @entries.select { |entry| entry[:table] == "swatches" && entry[:after] && (entry[:after].keys & %w[colour paint]).any? }.flat_map { |entry| entry[:ids] }.uniq
+    # That the change needs rows which it does not write: undoing what brought them in
+    # would leave it nothing to stand on.
+    def standing_on(model, ids)
+      @entries << {table: model.table_name, ids:, before: {}, after: {}} if ids.any?
     end
 
-    # Records the columns before and after the block. Rows that were alike share an entry.
+    # Records the columns before and after the block.
     def updating(model, ids, columns)
       table = model.table_name
       columns = columns.map(&:to_s)
       columns |= ["hex"] if table == "swatches" && columns.include?("colour") # kept in step by the model
+      columns |= Following::Marks.told(table, columns)
       before = read(table, ids, columns)
       yield
-      after = read(table, ids, columns)
-      pairs = before.zip(after).reject { |was, is| was == is }.group_by { |was, is| [was.except("id"), is.except("id")] }
-      pairs.each { |(was, is), rows| @entries << {table:, ids: rows.map { |row, _| row["id"] }, before: was, after: is} }
+      changed(table, before.zip(read(table, ids, columns)).reject { |was, is| was == is })
     end
 
     def backwards = reversed.forwards
 
     # @raise [Conflict] when a row is not as the change left it
     def forwards
-      @entries.each { |entry| apply(*entry.values_at(:table, :ids, :before, :after)) }
+      @entries.each { |entry| apply(*entry.values_at(:table, :ids, :before, :after)) unless entry[:after] == {} }
     end
-
-    # [[table, id], …] of the rows that it touched.
-    def keys = @entries.flat_map { |entry| entry[:ids].map { |id| [entry[:table], id] } }
-
-    # [[table, id], …] of the rows that it made others point at.
-    def references
-      @entries.flat_map do |entry|
-        (entry[:after] || {}).filter_map { |column, id| [REFERENCES[column], id] if REFERENCES[column] && id }
-      end
-    end
-
-    private
-
-    REFERENCES = {"swatch_id" => "swatches", "tint_of_id" => "swatches", "group_id" => "groups", "palette_id" => "palettes", "find_id" => "finds", "source_id" => "sources"}.freeze
-    private_constant :REFERENCES
 
     def reversed
       Rows.new(@entries.reverse.map { |entry| entry.merge(before: entry[:after], after: entry[:before]) })
     end
 
+    private
+
+    def changed(table, pairs)
+      return if pairs.empty?
+      alike = pairs.group_by { |was, is| [was.except("id"), is.except("id")] }
+      return @entries << {table:, ids: pairs.map { |was, _| was["id"] }, before: pairs.map(&:first), after: pairs.map(&:last)} if alike.size > FEW
+      alike.each { |(was, is), rows| @entries << {table:, ids: rows.map { |row, _| row["id"] }, before: was, after: is} }
+    end
+
     def apply(table, ids, before, after)
-      columns = after&.keys.to_a.map { |column| connection.quote_column_name(column) }.join(", ")
-      changed = if before.nil? # columns that came later take their defaults
-        connection.exec_update("INSERT INTO #{name(table)} (#{columns}) SELECT #{columns} FROM jsonb_populate_record(NULL::#{name(table)}, #{json(after)})")
-      elsif after.nil?
-        connection.exec_update("DELETE FROM #{name(table)} t WHERE id = ANY(#{array(ids)}) AND #{holds(table, before)}")
+      changed = if before.nil? then insert(table, after)
+      elsif after.nil? then connection.exec_delete("DELETE FROM #{name(table)} t USING #{rows(table, ids, before)} was WHERE t.id = was.id AND #{same("t", "was", before)}")
       else
+        set = columns(after).without("id").map { |column| "#{quoted(column)} = value.#{quoted(column)}" }.join(", ")
         connection.exec_update(<<~SQL)
-          UPDATE #{name(table)} t SET (#{columns}) = (SELECT #{columns} FROM jsonb_populate_record(NULL::#{name(table)}, #{json(after)}))
-          WHERE id = ANY(#{array(ids)}) AND #{holds(table, before)}
+          UPDATE #{name(table)} t SET #{set}
+          FROM #{rows(table, ids, before)} was, #{rows(table, ids, after)} value
+          WHERE t.id = was.id AND t.id = value.id AND #{same("t", "was", before)}
         SQL
       end
       raise Conflict unless changed == ids.size
     end
 
-    # Every column still has the value given.
-    def holds(table, values)
-      columns = values.keys.map { |column| connection.quote_column_name(column) }
-      row = ->(of) { "jsonb_build_array(#{columns.map { |column| "#{of}.#{column}" }.join(", ")})" }
-      "#{row.call("t")} = (SELECT #{row.call("was")} FROM jsonb_populate_record(NULL::#{name(table)}, #{json(values)}) was)"
+    # Columns that came later take their defaults.
+    def insert(table, rows)
+      columns = columns(rows).map { |column| quoted(column) }.join(", ")
+      connection.exec_update("INSERT INTO #{name(table)} (#{columns}) SELECT #{columns} FROM jsonb_populate_recordset(NULL::#{name(table)}, #{json(rows)})")
     end
 
+    # A table of the values given: one row each, or the same values for all ids.
+    def rows(table, ids, values)
+      return "jsonb_populate_recordset(NULL::#{name(table)}, #{json(values)})" if values.is_a?(Array)
+      "(SELECT r.* FROM unnest(#{array(ids)}) given, jsonb_populate_record(NULL::#{name(table)}, #{json(values)} || jsonb_build_object('id', given)) r)"
+    end
+
+    # Every column still has the value given.
+    def same(one, two, values)
+      row = ->(of) { "jsonb_build_array(#{columns(values).map { |column| "#{of}.#{quoted(column)}" }.join(", ")})" }
+      "#{row.call(one)} = #{row.call(two)}"
+    end
+
+    def columns(values) = values.is_a?(Array) ? values.first.keys : values.keys
+
     def read(table, ids, columns = nil)
-      row = columns ? "jsonb_build_object(#{["id", *columns].map { |column| "#{connection.quote(column)}, t.#{connection.quote_column_name(column)}" }.join(", ")})" : "to_jsonb(t)"
+      row = columns ? "jsonb_build_object(#{["id", *columns].map { |column| "#{connection.quote(column)}, t.#{quoted(column)}" }.join(", ")})" : "to_jsonb(t)"
       connection.select_values("SELECT #{row} FROM #{name(table)} t WHERE id = ANY(#{array(ids)}) ORDER BY id").map { |text| JSON.parse(text) }
     end
 
     def name(table) = connection.quote_table_name(table)
+
+    def quoted(column) = connection.quote_column_name(column)
 
     def array(ids) = "'{#{ids.map { |id| Integer(id) }.join(",")}}'::bigint[]"
 

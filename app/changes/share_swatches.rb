@@ -1,7 +1,8 @@
 module Changes
   # Makes swatches shared and links the places that are ticked, in one step.
   class ShareSwatches < Change
-    include Following
+    include Ties
+    include Slots
 
     # @param ticks [Array<String>] as Candidates names them
     # @param limit [Float] ΔE00 up to which places were offered
@@ -17,8 +18,8 @@ module Changes
 
     def make
       candidates = Candidates.of(@swatches, limit: @limit).ticked(@ticks)
-      update_all(Swatch, @swatches.reject(&:shared).map(&:id), shared: true)
-      candidates.each { |swatch, ids| update_all(Place, ids, **Place.following(swatch)) }
+      share(@swatches)
+      candidates.each { |swatch, ids| paint_places(ids, swatch) }
       @linked = candidates.values.sum(&:size)
       self
     end

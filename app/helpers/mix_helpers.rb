@@ -30,7 +30,7 @@ module MixHelpers
 
   # [[artwork, places]] that follow a swatch, most first, and the number of all.
   def reached(swatch_id, most = 6)
-    counts = Place.standing.where(swatch_id:).group(:artwork_id).count
+    counts = Place.standing.following(swatch_id).group(:artwork_id).count
     shown = counts.sort_by { |_, places| -places }.first(most)
     artworks = Artwork.where(id: shown.map(&:first)).index_by(&:id)
     [shown.map { |id, places| [artworks[id], places] }, counts]

@@ -21,7 +21,7 @@ module PaletteHelpers
     Swatch.where(id: ids).includes(group: :palette).to_a.sort_by { |each| [each.group.palette_id, each.group.position, each.group_id, each.position, each.id] }
   end
 
-  def reach_of_shown = @reach_of_shown ||= following_shown.group(:swatch_id).count
+  def reach_of_shown = @reach_of_shown ||= following_shown.group("follows.swatch_id").count
 
   # {palette id => number of artworks in which it is followed}
   def artworks_of_shown = @artworks_of_shown ||= following_shown.group("groups.palette_id").distinct.count(:artwork_id)
@@ -128,6 +128,10 @@ module PaletteHelpers
     return swatches_of(choices.selected) if params[:scope] == "selection"
     swatches_of(chips_in(palette_at_side || raise(ActiveRecord::RecordNotFound)).map(&:id))
   end
+
+  # What a shift makes of those that can be given a value.
+  # @return [Hash{Swatch => Magpie::Color}]
+  def shifted(shift) = Following::Plan.new(shifted_swatches).free.to_h { |each| [each, shift.of(each.colour)] }
 
   def folded?(palette) = choices[:folded].split(",").include?(palette.id.to_s)
 

@@ -11,11 +11,12 @@ class Artwork < Record
   # {[part key, role] => Magpie::Artwork::Paint}; the block tells what stands in
   # for a place that follows a swatch.
   def paints
-    rows = places.joins(:part).pluck("parts.key", :role, :kind, :colour, :reference, :opacity, :paint, :swatch_id)
-    swatches = Swatch.where(id: rows.map(&:last).uniq.compact).index_by(&:id)
-    rows.to_h do |key, role, kind, colour, reference, opacity, compound, swatch_id|
+    rows = places.joins(:part).left_joins(:follow).pluck("parts.key", :role, :kind, :colour, :reference, :opacity, :paint, "follows.swatch_id", "places.id")
+    swatches = Swatch.where(id: rows.map { |row| row[7] }.uniq.compact).includes(:inks).index_by(&:id)
+    inks = Follow.where.not(ink: nil).where(place_id: rows.select { |row| row[6] }.map(&:last)).group_by(&:place_id)
+    rows.to_h do |key, role, kind, colour, reference, opacity, compound, swatch_id, id|
       swatch = swatches[swatch_id]
-      compound = swatch.paint if swatch
+      compound = swatch ? swatch.paint : compound&.referring(inks.fetch(id, []).to_h { |tie| [tie.ink, tie.swatch_id] })
       paint = Magpie::Artwork::Paint.new(kind: compound ? :compound : kind.to_sym, colour: swatch ? swatch.colour : colour, reference:, opacity:, compound:)
       paint.swatch = yield(swatch) if swatch && block_given?
       [[key, role], paint]

@@ -63,7 +63,7 @@ class Candidates
 
   def stray
     uses = Use.where(palette_id: Group.where(id: @swatches.map(&:group_id)).select(:palette_id))
-    Place.where(swatch_id: nil, artwork_id: Artwork.where(project_id: uses.select(:project_id), removed_at: nil).select(:id)).where.not(hex: nil)
+    Place.where(artwork_id: Artwork.where(project_id: uses.select(:project_id), removed_at: nil).select(:id)).where.not(hex: nil)
   end
 
   def rows

@@ -1,9 +1,14 @@
 # A swatch as pages draw it: a row that is only read. A page may show thousands, and
 # records of them would cost more than all else on it.
-class Chip < Struct.new(:id, :group_id, :name, :hex, :code, :kind, :shared, :locked, :position, :across, :down, :find_id, :tint_of_id, :tint, :colour_json, :paint_json)
+class Chip < Struct.new(:id, :group_id, :name, :hex, :code, :kind, :shared, :locked, :position, :across, :down, :find_id, :tint_of_id, :tint, :inks_json, :colour_json, :paint_json)
   include Swatch::Drawn
 
-  COLUMNS = (members - %i[colour_json paint_json]) + [*%w[colour paint].map { |column| Arel.sql("swatches.#{column}::text AS #{column}_json") }]
+  TIE = "(SELECT %s FROM follows WHERE follower_id = swatches.id AND %s)"
+  COLUMNS = (members - %i[tint_of_id tint inks_json colour_json paint_json]) + [
+    "#{format(TIE, "swatch_id", "tint IS NOT NULL")} AS tint_of_id", "#{format(TIE, "tint", "tint IS NOT NULL")} AS tint",
+    "CASE WHEN paint IS NOT NULL THEN #{format(TIE, "jsonb_object_agg(ink, swatch_id)", "ink IS NOT NULL")}::text END AS inks_json",
+    "swatches.colour::text AS colour_json", "swatches.paint::text AS paint_json"
+  ].map { |column| Arel.sql(column) }
   PAINTS = Swatch::PaintType.new
   COLOURS = Record::ColourType.new
 
@@ -17,7 +22,10 @@ class Chip < Struct.new(:id, :group_id, :name, :hex, :code, :kind, :shared, :loc
 
   def colour = @colour ||= COLOURS.deserialize(colour_json)
 
-  def paint = paint_json && (@paint ||= PAINTS.deserialize(paint_json))
+  def paint = paint_json && (@paint ||= PAINTS.deserialize(paint_json).referring(inks))
+
+  # {number of the ink => id of the swatch that it follows}
+  def inks = inks_json ? JSON.parse(inks_json).transform_keys(&:to_i) : {}
 
   # Equal as records are, and told apart as cheaply.
   def ==(other) = other.is_a?(Chip) && id == other.id

@@ -43,7 +43,7 @@ class Health
   private
 
   def unfollowed
-    ids = (Swatch.where(tint_of_id: @swatches.map(&:id)).pluck(:tint_of_id) + inks).to_set
+    ids = Follow.of_values.where(swatch_id: @swatches.map(&:id)).distinct.pluck(:swatch_id).to_set
     held = Place.stray.where(hex: @swatches.reject(&:shared).map(&:hex)).distinct.pluck(:hex).to_set
     @swatches.reject { |swatch| @reach.key?(swatch.id) || ids.include?(swatch.id) || (!swatch.shared && held.include?(swatch.hex)) }
   end
@@ -97,8 +97,6 @@ class Health
   end
 
   def limit(name) = Magpie::Notation::Forms.short(@palette.limit(name), 2)
-
-  def inks = @swatches.filter_map(&:paint).flat_map { |paint| paint.inks.filter_map(&:swatch) }
 
   # The second of two, so much lighter or darker that the two are told apart.
   def apart(pair)

@@ -33,7 +33,7 @@ class Palette < Record
 
   # What follows its swatches: {project name => {artwork name => places}}
   def used
-    rows = Place.standing.where(swatch_id: swatches.select(:id)).joins(artwork: :project).group("projects.name", "artworks.name").count
+    rows = Place.standing.following(swatches.select(:id)).joins(artwork: :project).group("projects.name", "artworks.name").count
     rows.each_with_object(Hash.new { |all, name| all[name] = {} }) { |((project, artwork), places), all| all[project][artwork] = places }
   end
 end

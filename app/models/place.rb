@@ -3,24 +3,32 @@
 class Place < Record
   belongs_to :artwork
   belongs_to :part
-  belongs_to :swatch, optional: true
+  has_one :follow, -> { where(ink: nil) } # of a swatch, as it is
+  has_one :swatch, through: :follow
+  has_many :inks, -> { where.not(ink: nil) }, class_name: "Follow"
 
   attribute :colour, Record::ColourType.new
   attribute :paint, Swatch::PaintType.new
 
-  EMPTY = {kind: "none", colour: nil, hex: nil, reference: nil, swatch_id: nil, paint: nil}.freeze
+  EMPTY = {kind: "none", colour: nil, hex: nil, reference: nil, paint: nil}.freeze
+  # The columns of a place that follows a swatch: the value is the swatch's.
+  PAINTED = {**EMPTY, kind: "colour"}.freeze
 
   # Places of artworks that have not been removed.
   scope :standing, -> { where(artwork_id: Artwork.where(removed_at: nil).select(:id)) }
-  scope :stray, -> { standing.where(swatch_id: nil).where.not(hex: nil) }
+  # Those with a colour of their own.
+  scope :stray, -> { standing.where.not(hex: nil) }
+  scope :following, ->(swatches) { joins(:follow).where(follows: {swatch_id: swatches}) }
+
+  # With what its inks follow.
+  def paint = super&.referring(inks.to_h { |tie| [tie.ink, tie.swatch_id] })
+
+  def swatch_id = follow&.swatch_id
 
   # The columns that hold a paint as it came with an artwork.
   def self.holding(paint)
     {**EMPTY, kind: paint.kind.to_s, colour: paint.colour, hex: paint.colour&.hex, reference: paint.reference, opacity: paint.opacity}
   end
-
-  # The columns that follow a swatch.
-  def self.following(swatch) = {**EMPTY, kind: "colour", swatch_id: swatch.id}
 
   # The columns that hold a swatch's value as it is now, or a plain colour.
   # @param value [#colour, #paint] a swatch; or a colour

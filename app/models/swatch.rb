@@ -22,34 +22,42 @@ class Swatch < Record
     # What a chip's background is: its variable, or its inks and theirs.
     def css
       return "var(#{variable})" unless paint
-      paint.css { |ink| ink.swatch ? "var(--swatch-#{ink.swatch},#{ink.colour.hex})" : ink.colour.hex }
+      paint.css { |ink| ink.reference ? "var(--swatch-#{ink.reference},#{ink.colour.hex})" : ink.colour.hex }
     end
   end
   include Drawn
 
   belongs_to :group
   belongs_to :find, optional: true
-  belongs_to :tint_of, class_name: "Swatch", optional: true
-  has_many :places
+  has_many :follows # what follows it
+  has_many :places, -> { where(follows: {ink: nil}) }, through: :follows
+  has_one :tie, -> { where.not(tint: nil) }, class_name: "Follow", foreign_key: :follower_id # of a tint
+  has_many :inks, -> { where.not(ink: nil) }, class_name: "Follow", foreign_key: :follower_id
 
   attribute :colour, Record::ColourType.new
   attribute :paint, PaintType.new
 
   before_save { self.hex = colour.hex }
 
-  # Gradients and patterns that have an ink which follows one of these.
-  scope :inked_with, ->(ids) { where("EXISTS (SELECT FROM jsonb_array_elements(swatches.paint->'inks') ink WHERE (ink->>'swatch')::bigint IN (?))", ids) }
+  # With what its inks follow.
+  def paint = super&.referring(inks.to_h { |tie| [tie.ink, tie.swatch_id] })
+
+  # The swatch that it is a tint of, and by how many per cent.
+  def tint_of = tie&.swatch
+
+  def tint = tie&.tint
 
   def value = Magpie::Palette::Swatch.new(name:, colour:, shared:, note:, definition:, code:, kind: (kind unless kind == "process"), compound: paint)
 
   # {swatch id => number of places} for many swatches in one query.
-  def self.reach(ids) = Place.standing.where(swatch_id: ids).group(:swatch_id).count
+  def self.reach(ids) = Place.standing.following(ids).group("follows.swatch_id").count
 
   # The changes that gave it a value, newest first: [[change, colour]]
   def history(most = 50)
     RecordedChange.where("swatch_ids @> ARRAY[?]::bigint[]", id).order(id: :desc).limit(most).filter_map do |change|
-      row = change.rows.reverse.find { |each| each["table"] == "swatches" && each["ids"].include?(id) && each["after"]&.key?("colour") }
-      [change, Magpie::Color.from_h(row["after"]["colour"])] if row
+      entry = change.rows.reverse.find { |each| each["table"] == "swatches" && each["ids"].include?(id) && [each["after"]].flatten.first&.key?("colour") } or next
+      row = [entry["after"]].flatten.then { |rows| rows.find { |each| each["id"] == id } || rows.first }
+      [change, Magpie::Color.from_h(row["colour"])]
     end
   end
 end

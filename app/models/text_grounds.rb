@@ -13,7 +13,7 @@ class TextGrounds
 
   # @return [Array<Pair>] one for each two that meet in an artwork
   def pairs
-    artworks = Artwork.where(id: Place.standing.where(swatch_id: @ids).select(:artwork_id)).order(:id)
+    artworks = Artwork.where(id: Place.standing.following(@ids).select(:artwork_id)).order(:id)
     artworks.flat_map { |artwork| of(artwork) }.select { |pair| pair.colours.all? && [pair.text, pair.ground].any? { |place| @ids.include?(place.swatch_id) } }
   end
 

@@ -26,6 +26,13 @@ module Routes
         go_back
       end
 
+      # The list of changes, asked for when it is opened: what stands on what is looked up.
+      app.get("/projects/:project/changes") do
+        @listed = RecordedChange.where(project:).order(id: :desc).limit(30).to_a
+        @standing = Following::Standing.new(@listed)
+        erb :"shared/changes_listed", layout: false
+      end
+
       app.post("/projects/:project/undo") do
         change = Changes::History.undo(project, params[:change] && number(params[:change]))
         tell "Undone: #{change.words}"

@@ -15,7 +15,7 @@ module Routes
         inks = colours.first(13).each_with_index.map do |text, index|
           followed = swatch(text.delete_prefix("s")) if text.start_with?("s")
           offset = Float(offsets[index].to_s, exception: false)
-          Magpie::Palette::Compound::Ink.new(colour: followed&.colour || Magpie::Color.parse(text), swatch: followed&.id, offset: offset ? offset / 100 : index.fdiv([colours.size - 1, 1].max))
+          Magpie::Palette::Compound::Ink.new(colour: followed&.colour || Magpie::Color.parse(text), reference: followed&.id, offset: offset ? offset / 100 : index.fdiv([colours.size - 1, 1].max))
         end
         Magpie::Palette::Compound.new(form: params[:shape].to_s, angle: Float(params[:angle].to_s, exception: false), size: Float(params[:size].to_s, exception: false) || 12.0, inks:).checked
       end
@@ -41,17 +41,16 @@ module Routes
       # What a shift would make of each swatch.
       app.get("/projects/:project/shift.json") do
         content_type :json
-        moved = shift
-        JSON.generate(shifted_swatches.reject { |each| each.locked || each.paint }.to_h { |each| [each.id, moved.of(each.colour).hex] })
+        JSON.generate(Following::Plan.preview(shifted(shift)).transform_values(&:hex))
       end
 
       app.post("/projects/:project/shift") do
         moved = shift
         raise Magpie::Error, "Nothing is shifted yet. Move a slider first" if moved.none?
-        swatches = shifted_swatches.reject { |each| each.locked || each.paint }
-        what = "Shifted #{(params[:scope] == "selection") ? count(swatches.size, "swatch") : palette_at_side.name}: #{moved.words}"
-        Changes::ChangeSwatches.perform(project, colours: swatches.to_h { |each| [each, moved.of(each.colour)] }, what:)
-        tell "#{what}. #{count(swatches.size, "swatch")} changed, and every place that follows"
+        colours = shifted(moved)
+        what = "Shifted #{(params[:scope] == "selection") ? count(colours.size, "swatch") : palette_at_side.name}: #{moved.words}"
+        Changes::ChangeSwatches.perform(project, colours:, what:)
+        tell "#{what}. #{count(colours.size, "swatch")} changed, and all that follows"
         redirect to(palettes_at), 303
       end
 

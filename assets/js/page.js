@@ -27,4 +27,13 @@ export function show(text) {
   window.htmx.swap({ text, target: "#app", select: "#app", swap: "outerMorph", sourceElement: document.body })
 }
 
+// Fetches what takes a moment into its place.
+export async function bring(place, path) {
+  const answer = await fetch(path).catch(() => null)
+  const text = answer?.ok ? await answer.text() : null
+  if (!place.isConnected || !window.htmx) return // the page was left meanwhile
+  if (text) window.htmx.swap({ text, target: `#${place.id}`, select: `#${place.id}`, swap: "outerHTML", sourceElement: document.body })
+  else place.textContent = "The server does not answer."
+}
+
 export const typing = target => target.closest("input:not([type=range], [type=radio], [type=checkbox]), textarea, select, [contenteditable]") !== null

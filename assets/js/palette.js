@@ -1,6 +1,6 @@
 // The rest of Palettes: shifts previewed with CSS, editing in the ledger, inks, the
 // check of health that comes after the page, and what others changed meanwhile.
-import { all, find, show, submit, typing, visit, whenPageChanges } from "./page.js"
+import { all, bring, find, show, submit, typing, visit, whenPageChanges } from "./page.js"
 import { waiting } from "./waiting.js"
 
 // While a slider is dragged, CSS computes; on release the server does.
@@ -78,7 +78,10 @@ async function compute(form) {
   if (!answer?.ok) return
   const computed = await answer.json()
   if (mine !== asking) return
-  for (const { id, was, chip, drawn } of shown ?? []) if (computed[id]) settle({ id, drawn, chip }, computed[id], halves(was, computed[id]))
+  for (const { id, was, chip, drawn } of shown ?? []) { // what something locked follows stays
+    const now = computed[id] ?? was
+    settle({ id, drawn, chip }, now, halves(was, now))
+  }
   form.dataset.computed = mine
 }
 
@@ -150,14 +153,10 @@ function changeInks(button) {
 }
 
 // What takes a moment comes after the page.
-async function load(place) {
+function load(place) {
   const path = place.dataset.fetch
   place.removeAttribute("data-fetch")
-  const answer = await fetch(path).catch(() => null)
-  const text = answer?.ok ? await answer.text() : null
-  if (!place.isConnected || !window.htmx) return // the page was left meanwhile
-  if (text) window.htmx.swap({ text, target: `#${place.id}`, select: `#${place.id}`, swap: "outerHTML", sourceElement: document.body })
-  else place.textContent = "The server does not answer."
+  bring(place, path)
 }
 
 whenPageChanges(() => {

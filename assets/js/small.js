@@ -1,5 +1,10 @@
 // Small things: notices, the list of shortcuts, counts on buttons, choices that lead on.
-import { all, find, visit } from "./page.js"
+import { all, bring, find, visit } from "./page.js"
+
+document.addEventListener("toggle", event => {
+  const list = event.target.open && find("[data-fetch-opened]", event.target)
+  if (list) bring(list, list.dataset.fetchOpened)
+}, true)
 
 document.addEventListener("click", event => {
   if (event.target.closest("[data-dismiss]")) event.target.closest(".notice").remove()

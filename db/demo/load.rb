@@ -38,7 +38,7 @@ module Demo
 
   # Everything that projects made; nothing else is in the database.
   def clear
-    tables = %w[imports changes hands places parts artworks swatches finds sources groups uses palettes projects blobs]
+    tables = %w[imports changes hands follows places parts artworks swatches finds sources groups uses palettes projects blobs]
     Record.connection.execute("TRUNCATE #{tables.join(", ")} RESTART IDENTITY")
   end
 
@@ -60,11 +60,20 @@ module Demo
     ORIGINS.each { |name, number| project.swatches.find_by!(name:).update!(find: finds[number]) }
   end
 
+  # Paints places with a swatch.
+  # @param places [ActiveRecord::Relation]
+  def link(places, swatch)
+    ids = places.ids
+    return if ids.empty?
+    Place.where(id: ids).update_all(Place::PAINTED)
+    Follow.insert_all!(ids.map { |id| {place_id: id, swatch_id: swatch.id} })
+  end
+
   # Dressed from the palette: every place that holds a shared swatch's colour follows it.
   def artwork(project, palette, name)
     artwork = Changes::BringInArtwork.perform(project, name: "#{name}.svg", bytes: File.binread(File.join(__dir__, "#{name}.svg")))
     palette.swatches.where(shared: true).each do |swatch|
-      artwork.places.where(hex: swatch.hex).update_all(swatch_id: swatch.id, colour: nil, hex: nil)
+      link(artwork.places.where(hex: swatch.hex), swatch)
     end
   end
 end

@@ -26,6 +26,21 @@ module Magpie
       MODELS.fetch(name) { raise Error, "there is no colour model called #{name}" }
     end
 
+    WAYS = Hash.new { |ways, from| ways[from] = {} }
+    private_constant :WAYS
+
+    # The functions that lead from one model to another, through the base that both
+    # stand on. Found once for each two.
+    # @return [Array<Proc>] each [c1, c2, c3] -> [c1, c2, c3]
+    # @raise [Magpie::Error] when there is no such model
+    def self.way(from, target)
+      WAYS[from][target] ||= begin
+        down, up = model(from).path, model(target).path
+        shared = (down & up).first
+        down.take_while { |step| step != shared }.map(&:to_base) + up.take_while { |step| step != shared }.reverse.map(&:from_base)
+      end
+    end
+
     # @param hex [Integer] 0xRRGGBB
     def self.from_rgb24(hex) = srgb8(hex >> 16 & 255, hex >> 8 & 255, hex & 255)
 
@@ -56,12 +71,7 @@ module Magpie
     # The same colour in another model; nothing is clipped.
     def to(target)
       return self if target == model
-      down = Color.model(model).path
-      up = Color.model(target).path
-      shared = (down & up).first
-      values = down.take_while { |step| step != shared }.reduce(components) { |c, step| step.to_base.call(c) }
-      values = up.take_while { |step| step != shared }.reverse.reduce(values) { |c, step| step.from_base.call(c) }
-      Color.new(target, values, alpha)
+      Color.new(target, Color.way(model, target).reduce(components) { |values, step| step.call(values) }, alpha)
     end
 
     # The components in another model.

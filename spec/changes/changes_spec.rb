@@ -29,10 +29,10 @@ RSpec.describe Changes do
     it "follows a shared swatch and copies a loose one" do
       loose = keep(project, "Ember", "#E46F58")
       dress("plum_band", loose)
-      expect(place(poster, "plum_band").attributes).to include("swatch_id" => nil, "hex" => "#E46F58")
+      expect(place(poster, "plum_band")).to have_attributes(swatch_id: nil, hex: "#E46F58")
       share(project, loose, ticks: [])
       dress(%w[rosehip_band moor], loose.reload)
-      expect(poster.places.where(swatch: loose).count).to eq 2
+      expect(poster.places.following(loose).count).to eq 2
       expect(RecordedChange.last.words).to eq "Dressed 2 parts with Ember"
     end
 
@@ -55,10 +55,10 @@ RSpec.describe Changes do
       expect(stars.size).to eq 8
       ticked = stars.first(3)
       described_class.perform(project, swatches: [swatch], ticks: ticked.map { |id| "p#{id}" })
-      expect(Place.where(swatch:).ids).to match_array ticked
+      expect(Place.following(swatch).ids).to match_array ticked
       expect(Swatch.reach([swatch.id])).to eq(swatch.id => 3)
       undo(project)
-      expect([swatch.reload.shared, Place.where(swatch:).count, Candidates.of([swatch]).total]).to eq [false, 0, 8]
+      expect([swatch.reload.shared, Place.following(swatch).count, Candidates.of([swatch]).total]).to eq [false, 0, 8]
     end
 
     it "refuses a place that holds another colour by now" do

@@ -99,7 +99,7 @@ RSpec.describe "Gathering", :data do
       find = take(square(5, 5))
       undo(project)
       change = RecordedChange.order(:id).last
-      change.update!(rows: change.rows.map { |row| row.merge("after" => row["after"].except("pinned", "named", "chosen", "way")) })
+      change.update!(rows: change.rows.map { |row| row.merge("after" => row["after"].map { |each| each.except("pinned", "named", "chosen", "way") }) })
       redo_change(project)
       expect([project.finds.reload.first.id, project.finds.first.chosen, project.finds.first.pinned]).to eq [find.id, "average", false]
     end
@@ -117,7 +117,7 @@ RSpec.describe "Gathering", :data do
     it "is read as it is seen, and a change of it is seen at once" do
       expect(take(square(1200, 100), artwork).origin).to end_with "of Poster, as seen"
       before = artwork.key
-      artwork.places.each { |place| place.update!(kind: "colour", colour: hex("#2F8FA3"), hex: "#2F8FA3", swatch_id: nil) }
+      artwork.places.each { |place| place.update!(kind: "colour", colour: hex("#2F8FA3"), hex: "#2F8FA3") }
       again = Artwork.find(artwork.id)
       expect(again.key).not_to eq before
       expect(take(square(100, 100), again).hex).to eq "#2F8FA3"

@@ -21,7 +21,7 @@ RSpec.describe Health, :data do
     ember, lamp, peat, mist = {"Ember" => "#E46F58", "Lamp" => "#FFCE5C", "Peat" => "#0A0B0C", "Mist" => "#123454"}.map { |name, text| keep(project, name, text) }
     share(project, ember)
     Changes::KeepTint.perform(project, parent: peat, percent: 40)
-    inks = [mist, ember].map { |swatch| Magpie::Palette::Compound::Ink.new(colour: swatch.colour, swatch: swatch.id, offset: 0.0) }
+    inks = [mist, ember].map { |swatch| Magpie::Palette::Compound::Ink.new(colour: swatch.colour, reference: swatch.id, offset: 0.0) }
     Changes::KeepPaint.perform(project, paint: Magpie::Palette::Compound.new(form: "stripes", angle: 0.0, size: 6.0, inks:), group:, name: "Bars")
     unused = names(checks["unused"]).flatten
     expect(unused).to include("Peat 40 %", "Bars", "Cut line")

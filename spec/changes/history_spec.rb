@@ -86,6 +86,6 @@ RSpec.describe Changes::History do
     other = new_project("Star trail")
     Use.create!(project: other, palette: project.palettes.first, position: 2)
     Changes::EditSwatch.perform(other, swatch: lamp, fields: {name: "Lantern"})
-    expect { undo(project) }.to raise_error(Magpie::Error, /cannot be undone: something that was changed since, perhaps in another project/)
+    expect { undo(project) }.to raise_error(Magpie::Error, "“Kept Lamp in First colours” cannot be undone: “Renamed Lamp to Lantern” in Star trail came later and stands on it. Undo that first")
   end
 end

@@ -57,7 +57,7 @@ RSpec.describe "What the tables hold" do
     it "is drawn as its swatch is, in the order of its group, and asks the database once" do
       group = project.groups.first
       ember, lamp = keep(project, "Ember", "oklch(0.675 0.1512 32.6 / 0.5)"), keep(project, "Lamp", "#FFCE5C")
-      ink = ->(swatch, offset) { Magpie::Palette::Compound::Ink.new(colour: swatch.colour, swatch: swatch.id, offset:) }
+      ink = ->(swatch, offset) { Magpie::Palette::Compound::Ink.new(colour: swatch.colour, reference: swatch.id, offset:) }
       dusk = Changes::KeepPaint.perform(project, paint: Magpie::Palette::Compound.new(form: "linear", angle: 90.0, size: 12.0, inks: [ink.call(ember, 0.0), ink.call(lamp, 1.0)]), group:, name: "Dusk")
       Changes::MoveSwatches.perform(project, swatches: [lamp], group:, slot: 9)
       chips = described_class.of_groups(project.groups.map(&:id))

@@ -41,7 +41,7 @@ RSpec.describe Changes, "of palettes", :data do
     before = shown_at_places
     undone { Changes::LoosenSwatches.perform(project, swatches: [ember.reload]) }
     expect(shown_at_places).to eq before
-    expect([ember.reload.shared, Place.where(swatch: ember).count]).to eq [false, 0]
+    expect([ember.reload.shared, Place.following(ember).count]).to eq [false, 0]
   end
 
   it "brings places along with a loose swatch, when asked" do
@@ -151,7 +151,7 @@ RSpec.describe Changes, "of palettes", :data do
 
   describe "gradients and patterns" do
     let!(:plum) { keep(project, "Plum", "#5F3566") }
-    let(:inks) { [ember, plum].each_with_index.map { |swatch, at| Magpie::Palette::Compound::Ink.new(colour: hex("#000"), swatch: swatch.id, offset: at.to_f) } }
+    let(:inks) { [ember, plum].each_with_index.map { |swatch, at| Magpie::Palette::Compound::Ink.new(colour: hex("#000"), reference: swatch.id, offset: at.to_f) } }
     let(:paint) { Magpie::Palette::Compound.new(form: "linear", angle: 90.0, size: 12.0, inks:) }
     let(:sky) { Changes::KeepPaint.perform(project, paint:, group:, name: "Evening") }
 
@@ -172,14 +172,14 @@ RSpec.describe Changes, "of palettes", :data do
     it "keep the colour of an ink whose swatch goes, or follow what replaces it" do
       gradient = sky
       undone { Changes::RemoveSwatches.perform(project, swatches: [plum.reload]) }
-      expect(gradient.reload.paint.inks.map { |ink| [ink.swatch, ink.colour.hex] }).to eq [[ember.id, "#E46F58"], [nil, "#5F3566"]]
+      expect(gradient.reload.paint.inks.map { |ink| [ink.reference, ink.colour.hex] }).to eq [[ember.id, "#E46F58"], [nil, "#5F3566"]]
       lamp = keep(project, "Lamp", "#FFCE5C")
       undone { Changes::RemoveSwatches.perform(project, swatches: [ember.reload], replacements: {ember => lamp}) }
-      expect(gradient.reload.paint.inks.map { |ink| [ink.swatch, ink.colour.hex] }).to eq [[lamp.id, "#FFCE5C"], [nil, "#5F3566"]]
+      expect(gradient.reload.paint.inks.map { |ink| [ink.reference, ink.colour.hex] }).to eq [[lamp.id, "#FFCE5C"], [nil, "#5F3566"]]
     end
 
     it "follow plain colours only" do
-      bad = Magpie::Palette::Compound.new(form: "dots", angle: 0.0, size: 8.0, inks: [sky.id, ember.id].map { |id| Magpie::Palette::Compound::Ink.new(colour: hex("#000"), swatch: id, offset: 0.0) })
+      bad = Magpie::Palette::Compound.new(form: "dots", angle: 0.0, size: 8.0, inks: [sky.id, ember.id].map { |id| Magpie::Palette::Compound::Ink.new(colour: hex("#000"), reference: id, offset: 0.0) })
       expect { Changes::KeepPaint.perform(project, paint: bad, group:) }.to raise_error(Magpie::Error, /Evening is a gradient or pattern itself/)
     end
   end
@@ -260,7 +260,7 @@ RSpec.describe Changes, "of palettes", :data do
     one, two, three = swatches.sample(3, random: @random)
     return if three.nil?
     changes = RecordedChange.count
-    before, following = shown_at_places, Place.where.not(swatch_id: nil).pluck(:id, :swatch_id).to_h
+    before, following = shown_at_places, Follow.of_places.pluck(:place_id, :swatch_id).to_h
     expected = before.dup
     case @random.rand(5)
     when 0

@@ -184,11 +184,11 @@ RSpec.describe Magpie::Palette do
   end
 
   describe Magpie::Palette::Compound do
-    let(:ink) { ->(text, offset = 0.0, swatch = nil) { Magpie::Palette::Compound::Ink.new(colour: hex(text), swatch:, offset:) } }
+    let(:ink) { ->(text, offset = 0.0, reference = nil) { Magpie::Palette::Compound::Ink.new(colour: hex(text), reference:, offset:) } }
     let(:sky) { described_class.new(form: "linear", angle: 90.0, size: 12.0, inks: [ink.call("#FBDEA9", 1.0), ink.call("#231F55", 0.0, 7)]) }
 
     it "is written for a page and for a drawing, stops in their order" do
-      shown = ->(each) { each.swatch ? "var(--swatch-#{each.swatch})" : each.colour.hex }
+      shown = ->(each) { each.reference ? "var(--swatch-#{each.reference})" : each.colour.hex }
       expect(sky.css(&shown)).to eq "linear-gradient(180.0deg,var(--swatch-7) 0.0%,#FBDEA9 100.0%)"
       expect(sky.svg("sky", &shown)).to eq %(<linearGradient id="sky" x1="0.5" y1="0.0" x2="0.5" y2="1.0"><stop offset="0.0" stop-color="var(--swatch-7)"/><stop offset="1.0" stop-color="#FBDEA9"/></linearGradient>)
     end
@@ -205,9 +205,9 @@ RSpec.describe Magpie::Palette do
     it "survives being written and read, and follows a swatch with its colour" do
       again = described_class.from_h(JSON.parse(JSON.generate(sky.to_h)))
       expect(again.to_h).to eq sky.to_h
-      changed = again.following(7, hex("#2F8FA3"))
-      expect(changed.inks.map { |each| each.colour.hex }).to eq %w[#FBDEA9 #2F8FA3]
-      expect(changed.following(7, hex("#111"), to: nil).inks.map(&:swatch)).to eq [nil, nil]
+      expect(again.inks.map(&:reference)).to eq [nil, nil] # what it follows is kept elsewhere
+      changed = again.referring(1 => 7).with_ink(1, hex("#2F8FA3"))
+      expect(changed.inks.map { |each| [each.colour.hex, each.reference] }).to eq [["#FBDEA9", nil], ["#2F8FA3", 7]]
     end
 
     it "refuses what cannot be drawn, saying what was expected" do

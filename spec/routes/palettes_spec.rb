@@ -108,7 +108,7 @@ RSpec.describe App, "Palettes" do
   it "carries code and kind in tokens, and says what becomes of gradients" do
     ember, lamp = keep(project, "Ember", "#E46F58"), keep(project, "Lamp", "#FFCE5C")
     Changes::EditSwatch.perform(project, swatch: ember, fields: {code: "QO 14", kind: "spot"})
-    inks = [ember, lamp].map { |swatch| Magpie::Palette::Compound::Ink.new(colour: swatch.colour, swatch: swatch.id, offset: 0.0) }
+    inks = [ember, lamp].map { |swatch| Magpie::Palette::Compound::Ink.new(colour: swatch.colour, reference: swatch.id, offset: 0.0) }
     Changes::KeepPaint.perform(project, paint: Magpie::Palette::Compound.new(form: "radial", angle: 0.0, size: 6.0, inks:), group:, name: "Glow")
     value = Magpie::Formats.read(Magpie::Formats::Tokens.write(project.palettes.first.value), name: "x.tokens.json").palette
     brought = Changes::BringInPalette.perform(project, value:)

@@ -125,7 +125,7 @@ RSpec.describe "Every place", :screen do
     eventually { expect(page.evaluate_script("document.querySelector('#stage [data-part=moor]').getAttribute('fill')")).to eq "none" }
   end
 
-  it "refuses to undo from the list what something later stands on" do
+  it "offers to undo from the list only what nothing later stands on" do
     open_place "palettes"
     find(".chip[title^='Ion pink']").click
     fill_in "Name", with: "Ion rose"
@@ -135,8 +135,12 @@ RSpec.describe "Every place", :screen do
     click_button "Save"
     expect(page).to have_css(".chip-cell", text: "Ion red")
     find("summary", text: "Changes").click
-    within("li", text: "Renamed Ion pink to Ion rose") { click_button "Undo only this" }
-    expect(find("[role=alert]")).to have_content("“Renamed Ion rose to Ion red” came later and stands on it")
+    within("li", text: "Renamed Ion pink to Ion rose") do
+      expect(page).to have_css("[title='“Renamed Ion rose to Ion red” came later and stands on it. Undo that first']", text: "needed by a later one")
+      expect(page).to have_no_button("Undo only this")
+    end
+    within("li", text: "Renamed Ion rose to Ion red") { click_button "Undo only this" }
+    expect(page).to have_css(".chip-cell", text: "Ion rose")
   end
 
   it "shows a bad notation's reason in Mix, and cannot apply it" do

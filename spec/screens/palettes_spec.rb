@@ -246,7 +246,8 @@ RSpec.describe "Palettes", :screen do
     coral = named("Coral")
     place = demo.artworks.first.places.joins(:part).find_by!(parts: {key: "plum_band"}, role: "fill")
     coral.update!(shared: true)
-    place.update!(**Place.following(coral))
+    place.follow&.destroy
+    Demo.link(Place.where(id: place.id), coral)
     open_place "palettes"
     within("#health") { expect(page).to have_content("Ember sky and Coral") }
     click_button "Keep Ember sky"

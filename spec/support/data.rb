@@ -25,7 +25,7 @@ module DataSupport
 
   # What is seen at every place: {place id => colour with its own opacity}
   def shown_at_places
-    Place.includes(:swatch).order(:id).to_h { |place| [place.id, place.swatch&.hex || place.hex || place.kind] }
+    Place.includes(:swatch, :follow).order(:id).to_h { |place| [place.id, place.swatch&.hex || place.hex || place.kind] }
   end
 
   def bring_in_poster(project, name: "Poster.svg", bytes: POSTER) = Changes::BringInArtwork.perform(project, name:, bytes:)
@@ -38,7 +38,7 @@ module DataSupport
 
   # Every row that undo must bring back, as the database holds it.
   def rows_of_everything
-    %w[swatches groups palettes uses finds places sources artworks].to_h do |table|
+    %w[follows swatches groups palettes uses finds places sources artworks].to_h do |table|
       rows = Record.connection.select_values("SELECT to_jsonb(t) FROM #{table} t ORDER BY id").map { |row| JSON.parse(row) }
       [table, rows.map { |row| row.key?("removed_at") ? row.merge("removed_at" => !row["removed_at"].nil?) : row }]
     end

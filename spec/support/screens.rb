@@ -95,7 +95,7 @@ end
 
 # The demo's rows, loaded once and copied back before each example.
 module DemoRows
-  TABLES = %w[blobs projects palettes uses groups sources artworks finds swatches parts places].freeze # none refers to a later one
+  TABLES = %w[blobs projects palettes uses groups sources artworks finds swatches parts places follows].freeze # none refers to a later one
 
   module_function
 

@@ -29,7 +29,7 @@ module Magpie
           # The variable carries the swatch's own opacity, the attribute the place's.
           written({ATTRIBUTE[role] => "var(#{paint.swatch},#{hexes[paint.colour]})", OPACITY[role] => opacity(paint.opacity)}.compact)
         end
-        with_compounds(filled, paints) { |ink| ink.swatch ? "var(--swatch-#{ink.swatch},#{ink.colour.hex})" : ink.colour.hex }.gsub(Identifiers::MARK, prefix)
+        with_compounds(filled, paints) { |ink| ink.reference ? "var(--swatch-#{ink.reference},#{ink.colour.hex})" : ink.colour.hex }.gsub(Identifiers::MARK, prefix)
       end
 
       # Self-standing, following custom properties: what does not know them shows the
@@ -57,13 +57,13 @@ module Magpie
 
       # Gradients and patterns that are not the artwork's own come first in it.
       def with_compounds(drawing, paints, &shown)
-        compounds = paints.values.filter_map(&:compound).uniq(&:to_h)
+        compounds = paints.values.filter_map(&:compound).uniq
         return drawing if compounds.empty?
         servers = compounds.map { |compound| compound.svg(compound_id(compound), &shown) }.join
         drawing.sub(/<svg[^>]*>/) { |root| "#{root}<defs>#{servers}</defs>" }
       end
 
-      def compound_id(compound) = "#{Identifiers::MARK}compound-#{Digest::SHA256.hexdigest(JSON.generate(compound.to_h))[0, 12]}"
+      def compound_id(compound) = "#{Identifiers::MARK}compound-#{Digest::SHA256.hexdigest(JSON.generate([compound.to_h, compound.inks.map(&:reference)]))[0, 12]}"
 
       def fill(template, paints, classes: false)
         template.gsub(PART) do |mark|

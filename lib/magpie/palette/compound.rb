@@ -1,7 +1,8 @@
 module Magpie
   class Palette
     # A paint of several inks: a gradient, whose inks are its stops, or a pattern.
-    # Each ink is a colour, or follows a swatch and holds the swatch's colour.
+    # Each ink is a colour; where it follows something, it has that one's colour and an
+    # opaque reference to it, which is no part of what is kept.
     #
     # @!attribute form [String] one of FORMS
     # @!attribute angle [Float] degrees, 0 to the right, 90 down
@@ -11,7 +12,7 @@ module Magpie
       # @param data [Hash] as #to_h gives it
       # @raise [Magpie::Error]
       def self.from_h(data)
-        inks = data["inks"].map { |ink| self::Ink.new(colour: Color.from_h(ink["colour"]), swatch: ink["swatch"], offset: ink["offset"]) }
+        inks = data["inks"].map { |ink| self::Ink.new(colour: Color.from_h(ink["colour"]), offset: ink["offset"]) }
         new(form: data["form"], angle: data["angle"], size: data["size"], inks:).checked
       end
 
@@ -25,17 +26,23 @@ module Magpie
         self
       end
 
-      def to_h = {"form" => form, "angle" => angle, "size" => size, "inks" => inks.map { |ink| {"colour" => ink.colour.to_h, "swatch" => ink.swatch, "offset" => ink.offset} }}
+      def to_h = {"form" => form, "angle" => angle, "size" => size, "inks" => inks.map { |ink| {"colour" => ink.colour.to_h, "offset" => ink.offset} }}
 
       def gradient? = %w[linear radial].include?(form)
 
       # What stands for it where only one colour can: the middle of its inks.
       def colour = Making::Blend.of(inks.map(&:colour))
 
-      # With every ink that follows this swatch in another colour, or following another.
-      # @param to [Integer, nil] nil lets it follow none
-      def following(swatch, colour, to: swatch)
-        with(inks.map { |ink| (ink.swatch == swatch) ? self.class::Ink.new(colour:, swatch: to, offset: ink.offset) : ink })
+      # With one ink in another colour.
+      # @param number [Integer] from 0
+      def with_ink(number, colour)
+        with(inks.each_with_index.map { |ink, index| (index == number) ? self.class::Ink.new(colour:, reference: ink.reference, offset: ink.offset) : ink })
+      end
+
+      # With what its inks follow.
+      # @param references [Hash{Integer => Object}] by the number of the ink; others follow nothing
+      def referring(references)
+        with(inks.each_with_index.map { |ink, index| self.class::Ink.new(colour: ink.colour, reference: references[index], offset: ink.offset) })
       end
 
       # As a CSS background; the block gives each ink's CSS colour.
@@ -91,9 +98,9 @@ module Magpie
     end
 
     class Compound
-      # @!attribute swatch [Integer, nil] the swatch that it follows
+      # @!attribute reference [Object, nil] what it follows
       # @!attribute offset [Float] 0..1, of a gradient's stop
-      Ink = Struct.new(:colour, :swatch, :offset, keyword_init: true)
+      Ink = Struct.new(:colour, :reference, :offset, keyword_init: true)
       FORMS = {"linear" => "Gradient along a line", "radial" => "Gradient from the middle", "stripes" => "Stripes", "dots" => "Dots", "checks" => "Checks"}.freeze
     end
   end

@@ -1,0 +1,99 @@
+module Changes
+  # What follows swatches, and what becomes of it when they change, go, or let go.
+  # Included by changes that touch the graph; each step is recorded.
+  module Ties
+    private
+
+    def lock
+      super
+      Following::Graph.lock
+    end
+
+    # Runs the values that swatches have now through all that follows them.
+    # @param swatches [Array<Swatch>] written already
+    def run_through(swatches)
+      moved = Following::Flow.new(swatches.map(&:id)).moved
+      update_each(Swatch, moved.swatches.select { |_, columns| columns.key?(:paint) })
+      update_each(Swatch, moved.swatches.reject { |_, columns| columns.key?(:paint) })
+      update_each(Place, moved.places)
+    end
+
+    # Only what is shared is followed.
+    def share(swatches) = update_all(Swatch, Swatch.where(id: swatches.map(&:id), shared: false).ids, shared: true)
+
+    # Places are painted with a shared swatch from now on.
+    def paint_places(ids, swatch)
+      return if ids.empty?
+      clear_places(ids)
+      update_all(Place, ids, **Place::PAINTED)
+      create_all(Follow, ids.map { |id| {place_id: id, swatch_id: swatch.id} })
+    end
+
+    # Places hold a value of their own: a colour, or what a swatch holds now. The inks
+    # of a gradient or pattern go on following.
+    # @param value [Magpie::Color, Swatch, nil] nil clears them
+    def fill_places(ids, value)
+      return if ids.empty?
+      clear_places(ids)
+      update_all(Place, ids, **(value ? Place.copying(value) : Place::EMPTY))
+      inks = value.is_a?(Swatch) ? value.inks.pluck(:ink, :swatch_id) : []
+      create_all(Follow, ids.flat_map { |id| inks.map { |ink, swatch_id| {place_id: id, swatch_id:, ink:} } })
+    end
+
+    def clear_places(ids)
+      @rows.standing_on(Artwork, Place.where(id: ids).distinct.pluck(:artwork_id))
+      remove(Follow, Follow.where(place_id: ids).ids)
+    end
+
+    # A swatch follows nothing any more: it has a value of its own.
+    def untie(ids) = remove(Follow, Follow.where(follower_id: ids).ids)
+
+    # Nothing follows these swatches any more. Every place keeps the value that it
+    # shows, every tint and ink the one that it has.
+    def let_go(swatches)
+      now = Swatch.where(id: swatches.map(&:id)).includes(:inks).order(:id) # as this change left them
+      now.each { |swatch| fill_places(Follow.of_places.where(swatch_id: swatch.id).pluck(:place_id), swatch) }
+      remove(Follow, Follow.where(swatch_id: swatches.map(&:id)).ids)
+    end
+
+    # What followed some swatches follows another from now on: places, tints, inks. Where
+    # that would close a circle, the one that stays lets go; and nothing is made from a
+    # gradient or pattern, which has no one colour.
+    # @param gone [Array<Swatch>]
+    # @param kept [Swatch]
+    def lead_over(gone, kept)
+      ids, kept = gone.map(&:id), Swatch.find(kept.id)
+      share([kept]) if Swatch.exists?(id: ids, shared: true)
+      circle = ids | Following::Graph.below(ids).followers
+      remove(Follow, Follow.where(follower_id: kept.id, swatch_id: circle).ids)
+      untie(ids) # what goes follows nothing, least of all what it becomes
+      led = Follow.where(swatch_id: ids)
+      remove(Follow, led.of_values.ids) if kept.paint
+      update_all(Follow, led.reset.ids, swatch_id: kept.id)
+      run_through([kept])
+    end
+
+    # Inks of new swatches follow what the inks of their models follow, tints too where
+    # asked for; what was copied with them is followed in its copy.
+    # @param copies [Hash{Integer => Integer}] new id by the model's
+    def copy_ties(copies, tints: true)
+      ties = Follow.where(follower_id: copies.keys).order(:id)
+      ties = ties.where(tint: nil) unless tints
+      create_all(Follow, ties.map { |tie| {follower_id: copies.fetch(tie.follower_id), swatch_id: copies.fetch(tie.swatch_id, tie.swatch_id), ink: tie.ink, tint: tie.tint} })
+    end
+
+    # Swatches go, and the runs that they stood in close up; empty slots that were
+    # there stay. Nothing may follow them.
+    def take_out(swatches)
+      close_up(swatches)
+      untie(swatches.map(&:id))
+      remove(Swatch, swatches.map(&:id))
+    end
+
+    # @raise [Magpie::Error] naming those that are locked
+    def refuse_locked(swatches)
+      locked = swatches.select(&:locked)
+      raise Magpie::Error, "#{Magpie::Text.list(locked.first(5).map(&:name))} #{(locked.size == 1) ? "is" : "are"} locked. Unlock first" if locked.any?
+    end
+  end
+end

@@ -1,0 +1,71 @@
+require "tsort"
+
+# What follows what: places, tints and inks follow swatches, tints and gradients may be
+# followed themselves.
+module Following
+  # All that keeps a value made from those of some swatches, directly or through
+  # others: as much of the graph as a change of these can move. Places that are simply
+  # painted with a swatch keep no value and are not in it.
+  class Graph
+    include TSort
+
+    # @!attribute swatch_id [Integer] what is followed
+    # @!attribute follower_id, place_id [Integer, nil] one of them: who follows
+    # @!attribute ink [Integer, nil] which ink of it
+    # @!attribute tint [Float, nil] per cent
+    Edge = Struct.new(:swatch_id, :follower_id, :place_id, :ink, :tint)
+
+    # Only one change at a time moves what swatches and their followers hold, in the
+    # whole house: taken before any of their rows, after the project's own lock, until
+    # the transaction ends.
+    LOCK = 0x4D6167 # any number that nothing else takes
+
+    def self.lock = Record.connection.execute("SELECT pg_advisory_xact_lock(#{LOCK})")
+
+    # @param ids [Array<Integer>] of swatches
+    # @return [Graph] by one statement, however deep it is
+    def self.below(ids)
+      new(ids.empty? ? [] : Record.connection.select_rows(Record.sanitize_sql([<<~SQL, ids])).map { |row| Edge.new(*row) })
+        WITH RECURSIVE below AS (
+          SELECT f.* FROM follows f WHERE f.swatch_id IN (?) AND (f.follower_id IS NOT NULL OR f.ink IS NOT NULL)
+          UNION
+          SELECT f.* FROM below b JOIN follows f ON f.swatch_id = b.follower_id WHERE f.follower_id IS NOT NULL OR f.ink IS NOT NULL
+        ) SELECT swatch_id, follower_id, place_id, ink, tint FROM below ORDER BY id
+      SQL
+    end
+
+    attr_reader :edges
+
+    # @param edges [Array<Edge>]
+    def initialize(edges)
+      @edges = edges
+      @by_follower = edges.select(&:follower_id).group_by(&:follower_id)
+      @by_place = edges.select(&:place_id).group_by(&:place_id)
+    end
+
+    # Swatches that follow, each after all that it follows.
+    # @return [Array<Integer>]
+    # @raise [Magpie::Error] when they go round in a circle
+    def order
+      tsort.select { |id| @by_follower.key?(id) }
+    rescue TSort::Cyclic
+      raise Magpie::Error, "A swatch cannot follow itself, not through others either"
+    end
+
+    def followers = @by_follower.keys
+
+    # Places with an ink that follows.
+    def places = @by_place.keys
+
+    # @return [Array<Edge>]
+    def of_swatch(id) = @by_follower.fetch(id, [])
+
+    def of_place(id) = @by_place.fetch(id, [])
+
+    private
+
+    def tsort_each_node(&) = @by_follower.each_key(&)
+
+    def tsort_each_child(id, &) = of_swatch(id).map(&:swatch_id).each(&)
+  end
+end

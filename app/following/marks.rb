@@ -1,0 +1,97 @@
+module Following
+  # What a recorded change leaves behind on the rows of the house, and so what may stand
+  # on it: rows that it made or took away, columns that it wrote, rows that it points at.
+  class Marks
+    # Which table a column points at.
+    REFERENCES = {
+      "swatch_id" => "swatches", "follower_id" => "swatches", "place_id" => "places", "group_id" => "groups", "palette_id" => "palettes",
+      "find_id" => "finds", "source_id" => "sources", "artwork_id" => "artworks", "part_id" => "parts"
+    }.freeze
+    # What a place depends on that is painted with a swatch; what a tint or an ink does;
+    # what anything else does that points at a row.
+    PAINTED, MADE, THERE = %w[shared], %w[shared colour hex paint], %w[removed_at]
+    # What a lock holds fast.
+    HELD = %w[colour hex paint]
+    WHOLE = "whole"
+    # What can be there once only: a name that became free may have been taken since.
+    ONCE = {"swatches" => %w[group_id name], "uses" => %w[project_id palette_id]}.freeze
+    # Tables as numbers, for #touched.
+    TABLES = %w[once swatches groups palettes uses finds sources artworks places parts follows].freeze
+
+    # Columns that must be told with others: which way something follows, and all of
+    # what can be there once only.
+    def self.told(table, columns)
+      return %w[place_id ink] if table == "follows"
+      (ONCE.fetch(table, []) & columns).any? ? ONCE[table] : []
+    end
+
+    # @!attribute written [Hash{[table, id] => Array<String>}] columns, WHOLE where the row came or went
+    # @!attribute after, before [Hash{[table, id] => Array<String>}] rows that what it
+    #   wrote, or what it replaced, points at, and which of their columns it depends on
+    attr_reader :written, :after, :before
+
+    # @param entries [Array<Hash>] of Changes::Rows
+    def initialize(entries)
+      @written, @after, @before = Array.new(3) { {} }
+      entries.each { |entry| add(*entry.values_at(:table, :ids, :before, :after)) }
+    end
+
+    # Does the one that came later stand on this one: would this one's undoing take
+    # something away that it needs, or bring something back that it has outdated?
+    # @param later [Marks]
+    def stood_on_by?(later)
+      written.any? { |key, columns| meet?(columns, later.written[key]) || take?(columns, later.after[key]) } ||
+        before.any? { |key, needs| take?(later.written[key], needs) }
+    end
+
+    # All rows of the above as one number each, which the database can compare.
+    # @return [Array<Integer>]
+    def touched = [*written.keys, *after.keys, *before.keys].uniq.map { |table, id| TABLES.index(table) << 48 | id }
+
+    # Swatches that were given another value, or came or went.
+    # @return [Array<Integer>] ids
+    def valued(of = %w[colour paint]) = written.filter_map { |(table, id), columns| id if table == "swatches" && (columns.include?(WHOLE) || (columns & of).any?) }
+
+    # Swatches that have to be looked at when it is done: valued, shared, and those at
+    # both ends of what follows.
+    # @return [Array<Integer>] ids
+    def swatches = (valued(MADE) + [*after.keys, *before.keys].filter_map { |table, id| id if table == "swatches" }).uniq
+
+    # Swatches whose value changed while they stayed, and whose lock was left alone.
+    # @return [Array<Integer>] ids
+    def moved = written.filter_map { |(table, id), columns| id if table == "swatches" && (columns & HELD).any? && (columns & [WHOLE, "locked"]).empty? }
+
+    private
+
+    def add(table, ids, before, after)
+      return ids.each { |id| need(@after, [table, id], THERE) } if after == {}
+      columns = (before && after) ? [before, after].flatten.flat_map(&:keys).uniq - ["id"] : [WHOLE]
+      ids.each { |id| need(@written, [table, id], columns) }
+      [[before, @before], [after, @after]].each { |rows, found| [rows].flatten.compact.each { |row| point(table, row, found) } }
+      once(table, before) { |key| need(@before, key, [WHOLE]) }
+      once(table, after) { |key| need(@written, key, [WHOLE]) }
+    end
+
+    def once(table, rows)
+      columns = ONCE[table] or return
+      [rows].flatten.compact.each { |row| yield ["once", Zlib.crc32([table, *row.values_at(*columns)].join("/").downcase)] if columns.all? { |column| row[column] } }
+    end
+
+    def need(all, key, columns) = all[key] = all.key?(key) ? all[key] | columns : columns
+
+    def point(table, row, found)
+      needs = THERE
+      needs = (row["place_id"] && row["ink"].nil?) ? PAINTED : MADE if table == "follows"
+      row.each { |column, id| need(found, [REFERENCES[column], id], needs) if id && REFERENCES[column] }
+    end
+
+    # Both wrote the same, or one wrote what the other's lock holds.
+    def meet?(mine, theirs)
+      return false unless theirs
+      return true if mine.include?(WHOLE) || theirs.include?(WHOLE) || (mine & theirs).any?
+      [[mine, theirs], [theirs, mine]].any? { |one, two| one.include?("locked") && (two & HELD).any? }
+    end
+
+    def take?(columns, needs) = columns && needs && (columns.include?(WHOLE) || (columns & needs).any?)
+  end
+end

@@ -1,0 +1,43 @@
+module Following
+  # Of some swatches that are all to get other values: which can, which follow another
+  # of them, and which are held fast by a lock.
+  class Plan
+    # @param swatches [Array<Swatch>]
+    def initialize(swatches)
+      @swatches = swatches
+      @graph = Graph.below(swatches.map(&:id))
+    end
+
+    # Those that follow another of them, and get their value from it.
+    def led = @swatches.select { |swatch| followers.include?(swatch.id) }
+
+    # Those that can be given a value: no gradient or pattern, not locked, and nothing
+    # that follows them is. What follows another of them is left to that one.
+    def free = @swatches.reject { |swatch| swatch.locked || swatch.paint || followers.include?(swatch.id) || held.include?(swatch.id) }
+
+    # What values would make of all that moves, without writing it.
+    # @param values [Hash{Swatch => Magpie::Color}]
+    # @return [Hash{Integer => Magpie::Color}] by swatch
+    def self.preview(values)
+      given = values.transform_keys(&:id)
+      moved = Flow.new(given.keys, values: given).moved
+      given.merge(moved.swatches.transform_values { |columns| columns[:colour] })
+    end
+
+    private
+
+    def followers = @followers ||= @graph.followers.to_set
+
+    # Swatches that something locked follows, directly or through others.
+    def held
+      @held ||= begin
+        found = Swatch.where(id: @graph.followers, locked: true).ids.to_set
+        loop do
+          above = @graph.edges.filter_map { |edge| edge.swatch_id if found.include?(edge.follower_id) && !found.include?(edge.swatch_id) }
+          break found if above.empty?
+          found.merge(above)
+        end
+      end
+    end
+  end
+end

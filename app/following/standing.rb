@@ -1,0 +1,27 @@
+module Following
+  # Which later change stands on an earlier one, wherever in the house it was made. As
+  # long as there is one, the earlier change cannot be undone by itself.
+  class Standing
+    # @param changes [Array<RecordedChange>] with their rows, to be looked at
+    def initialize(changes)
+      @changes = changes
+      @marks = Hash.new { |known, change| known[change] = Changes::Rows.new(change.rows).marks }.compare_by_identity
+    end
+
+    # @param change [RecordedChange] one of them
+    # @return [RecordedChange, nil] the newest that stands on it
+    def on(change)
+      later.find { |other| other.id > change.id && (other.touched & change.touched).any? && @marks[change].stood_on_by?(marks_of(other)) }
+    end
+
+    private
+
+    # All of the house that came after the first of them, newest first.
+    def later
+      touched = @changes.flat_map(&:touched).uniq
+      @later ||= RecordedChange.done.where("id > ?", @changes.map(&:id).min).where("touched && ARRAY[?]::bigint[]", touched.presence || [0]).order(id: :desc).includes(:project).to_a
+    end
+
+    def marks_of(other) = @marks[@changes.find { |each| each.id == other.id } || other]
+  end
+end

@@ -1,0 +1,45 @@
+require "support/walk"
+
+# SEQUENCES=5000 SEED=… bin/test spec/following/walk_spec.rb walks as long as one likes.
+RSpec.describe Following, "through any sequence of changes, undo and redo" do
+  sequences = Integer(ENV.fetch("SEQUENCES", "200"))
+  seed = Integer(ENV.fetch("SEED", rand(1_000_000).to_s))
+
+  # Everything as the database holds it, in one number.
+  def digest
+    Record.connection.select_value(%w[swatches groups palettes uses places follows].map { |table| "COALESCE((SELECT md5(string_agg(t::text, ',' ORDER BY id)) FROM #{table} t), '')" }.join(" || ").prepend("SELECT "))
+  end
+
+  def locked = Swatch.where(locked: true).pluck(:id, :colour, :paint).to_h { |id, *value| [id, value] }
+
+  def wrong(before)
+    wrong = Following::Invariants.broken
+    wrong += Follow.joins(:swatch).where(swatches: {shared: false}).map { |tie| "something follows #{tie.swatch.name}, which is loose" }
+    wrong += Place.joins(:follow).where("places.hex IS NOT NULL OR places.colour IS NOT NULL OR places.paint IS NOT NULL").map { |place| "place #{place.id} follows and keeps a value" }
+    now = locked
+    wrong + before.filter_map { |id, value| "locked swatch #{id} moved" if now.key?(id) && now[id] != value }
+  end
+
+  # The sequences lie on four examples, so that cores can share them.
+  4.times do |quarter|
+    it "keeps every invariant, and changes nothing where it refuses (#{quarter + 1} of 4)" do
+      world = Walk.new
+      (quarter...sequences).step(4) do |number|
+        Record.transaction(requires_new: true) do
+          walk = world.from(seed + number)
+          40.times do
+            held, was = locked, digest
+            outcome = walk.step
+            expect(digest).to eq(was), -> { "it refused and changed something:\n#{walk.story.join("\n")}" } if outcome == :refused
+            expect(wrong(held)).to eq([]), -> { "#{wrong(held).join("; ")}:\n#{walk.story.join("\n")}" }
+          rescue RSpec::Expectations::ExpectationNotMetError
+            raise
+          rescue => error
+            raise "#{error.class}: #{error.message}\n#{error.backtrace.grep(/main\/(app|spec)/).first(6).join("\n")}\n#{walk.story.join("\n")}"
+          end
+          raise ActiveRecord::Rollback
+        end
+      end
+    end
+  end
+end

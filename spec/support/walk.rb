@@ -1,0 +1,147 @@
+require_relative "data"
+
+# A random walk through everything that touches what follows what: two projects that
+# share a palette, each step one change, undo, redo or undoing of one of the list.
+class Walk
+  include DataSupport
+
+  CARD = <<~SVG
+    <svg xmlns="http://www.w3.org/2000/svg" width="60" height="40"><defs><linearGradient id="g"><stop stop-color="#231F55"/><stop offset="1" stop-color="#E46F58"/></linearGradient></defs>
+    <rect id="ground" width="60" height="40" fill="#231F55"/><rect id="sky" width="60" height="20" fill="url(#g)"/><circle id="lamp" r="5" fill="#FFCE5C" stroke="#E46F58"/><path id="moor" d="M0 9h9z" fill="#FFCE5C"/></svg>
+  SVG
+  COLOURS = %w[#231F55 #E46F58 #FFCE5C #2F8FA3 #111111].freeze
+  STEPS = {
+    dress: 4, share: 3, loosen: 2, tint: 4, gradient: 3, repaint: 2, change: 4, shift: 3, merge: 3, remove: 2, import: 2, lock: 3, copy: 1, duplicate: 1,
+    gather_palettes: 1, rename: 1, move: 1, undo: 6, redo: 4, undo_only: 6
+  }.freeze
+  BAG = STEPS.flat_map { |step, weight| [step] * weight }.freeze
+
+  # What was done, for whoever has to find out.
+  attr_reader :story
+
+  def initialize
+    @random = Random.new(0)
+    @projects = ["Night open house", "Star trail"].map { |name| Project.create!(name:, client: "Quillmere Observatory") }
+    @palettes = ["Quillmere house", "Star trail"].map { |name| Palette.create!(name:) }
+    @projects.product(@palettes).each_with_index { |(project, palette), position| Use.create!(project:, palette:, position:) }
+    @palettes.each { |palette| 2.times { |n| Group.create!(palette:, name: "Group #{n}", position: n) } }
+    @artworks = @projects.map { |project| Changes::BringInArtwork.perform(project, name: "Card.svg", bytes: CARD) }
+    Group.order(:id).each { |group| 3.times { |n| Swatch.create!(group:, name: "Swatch #{n}", colour: hex(COLOURS[n]), shared: n > 0, position: n + 1) } }
+  end
+
+  # @param seed [Integer] the same seed walks the same way
+  def from(seed)
+    @random = Random.new(seed)
+    @story = ["seed #{seed}"]
+    self
+  end
+
+  def project = @projects.sample(random: @random)
+
+  def chance(one_in) = @random.rand(one_in).zero?
+
+  def colour = hex(COLOURS.sample(random: @random)).with(alpha: chance(6) ? 0.5 : 1.0)
+
+  def swatch = Swatch.order(:id).to_a.sample(random: @random) || raise(Magpie::Error, "There is none left")
+
+  def swatches(most = 4) = Swatch.order(:id).includes(:group).to_a.sample(@random.rand(1..most), random: @random)
+
+  def group = Group.order(:id).to_a.sample(random: @random) || raise(Magpie::Error, "There is none left")
+
+  # One step, or none where it is refused.
+  # @return [Symbol] :done or :refused
+  def step
+    name = BAG.sample(random: @random)
+    @story << name
+    Record.transaction(requires_new: true) { send(name) }
+    :done
+  rescue Magpie::Error => error
+    @story << "  refused: #{error.message}"
+    :refused
+  end
+
+  def perform(change, **given) = change.perform(project, **given).tap { @story << "  #{RecordedChange.order(:id).last&.words}" }
+
+  def dress
+    index = @random.rand(2)
+    held = chance(3) ? Hand::Content.new(name: "x", colour:) : Hand::Content.of_swatch(swatch)
+    Changes::DressParts.perform(@projects[index], artwork: @artworks[index], keys: %w[ground sky lamp moor].sample(2, random: @random), role: %w[fill line].sample(random: @random), content: chance(6) ? nil : held)
+  end
+
+  def share
+    chosen = swatches
+    ticks = Candidates.of(chosen, limit: 3.0).by_artwork.values.flatten.map(&:tick)
+    perform(Changes::ShareSwatches, swatches: chosen, ticks: ticks.sample(2, random: @random), limit: 3.0)
+  end
+
+  def loosen = perform(Changes::LoosenSwatches, swatches:)
+
+  def tint = perform(Changes::KeepTint, parent: swatch, percent: @random.rand(10..90).to_f)
+
+  def paint
+    inks = Array.new(2) { |n| chance(4) ? Magpie::Palette::Compound::Ink.new(colour:, offset: n.to_f) : swatch.then { |each| Magpie::Palette::Compound::Ink.new(colour: each.colour, reference: each.id, offset: n.to_f) } }
+    Magpie::Palette::Compound.new(form: %w[linear stripes].sample(random: @random), angle: 0.0, size: 8.0, inks:)
+  end
+
+  def gradient = perform(Changes::KeepPaint, paint:, group:)
+
+  def repaint = perform(Changes::KeepPaint, paint:, swatch: Swatch.where.not(paint: nil).order(:id).to_a.sample(random: @random) || raise(Magpie::Error, "There is none"))
+
+  def change
+    one = swatch
+    perform(Changes::ChangeSwatch, swatch: one, colour:, definition: "", before: one.hex, bring_along: chance(2))
+  end
+
+  def shift
+    chosen = chance(2) ? Following::Plan.new(swatches(8)).free : swatches(5)
+    perform(Changes::ChangeSwatches, colours: chosen.to_h { |each| [each, colour] }, what: "Shifted")
+  end
+
+  def merge
+    chosen = swatches
+    perform(Changes::MergeSwatches, kept: chosen.first, others: chosen.drop(1), blend: chance(3))
+  end
+
+  def remove
+    chosen = swatches(3)
+    others = Swatch.where.not(id: chosen.map(&:id)).order(:id).to_a
+    perform(Changes::RemoveSwatches, swatches: chosen, replacements: chosen.to_h { |each| [each, chance(2) ? others.sample(random: @random) : nil] })
+  end
+
+  def import
+    into = @palettes.sample(random: @random)
+    into = Palette.find_by(id: into.id) or raise Magpie::Error, "It was merged"
+    groups = into.groups.includes(:swatches).map { |each| Magpie::Palette::Group.new(name: each.name, swatches: each.swatches.map { |one| Magpie::Palette::Swatch.new(name: one.name, colour: chance(2) ? colour : one.colour) }) }
+    choices = groups.each_with_index.flat_map { |each, g| each.swatches.each_index.map { |s| ["#{g}.#{s}", %w[ours theirs theirs both].sample(random: @random)] } }.to_h
+    perform(Changes::BringInPalette, value: Magpie::Palette.new(name: "In", groups:), into:, choices:)
+  end
+
+  def lock = perform(Changes::LockSwatches, swatches: swatches(2), locked: !chance(3))
+
+  def copy = perform(Changes::MoveSwatches, swatches: swatches(2), group:, copy: true)
+
+  def move = perform(Changes::MoveSwatches, swatches: swatches(2), group:, close: chance(2))
+
+  def duplicate = perform(Changes::CopyGroups, groups: [group], into: Palette.find_by(id: @palettes.sample(random: @random).id) || Palette.first)
+
+  def gather_palettes = chance(3) ? perform(Changes::MergePalettes, from: Palette.last, into: Palette.first, limit: 2.0) : perform(Changes::RemovePalette, palette: (one = group).palette, groups: [one])
+
+  def rename = perform(Changes::EditSwatch, swatch: swatch, fields: {name: "Renamed #{@random.rand(1000)}"})
+
+  def undo(which = project) = @story << "  undid #{Changes::History.undo(which).words}"
+
+  def redo(which = project) = @story << "  redid #{Changes::History.redo(which).words}"
+
+  # Whatever is offered must work.
+  def undo_only
+    which = project
+    listed = RecordedChange.undoable.where(project: which).order(:id).to_a
+    free = listed.reject { |each| Following::Standing.new(listed).on(each) }
+    chosen = free.sample(random: @random) or raise Magpie::Error, "Something stands on each"
+    @story << "  undoes only #{chosen.words}"
+    Changes::History.undo(which, chosen.id)
+  rescue Magpie::Error => error
+    raise error unless chosen
+    raise "was offered, and refused: #{error.message}"
+  end
+end
