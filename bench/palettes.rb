@@ -1,4 +1,6 @@
-# Large palettes: pages, twins, sharing.
+require_relative "../spec/support/chains"
+
+# Large palettes: pages, twins, sharing, chains of tints.
 module Bench
   module Palettes
     module_function
@@ -12,6 +14,15 @@ module Bench
       twins(project)
       Bench.row "Health of 2,000 swatches, all six checks", Bench.median(3) { page(browser, "/projects/#{project.id}/palettes/#{project.palettes.first.id}/health") }, "–"
       sharing
+      chains
+    end
+
+    # 1,000 swatches that follow one another in chains of five, 10,000 places.
+    def chains
+      project = Changes::StartProject.perform(name: "Bench, chains")
+      root = Chains.new(project).root
+      Record.connection.execute("ANALYZE")
+      Bench.row "Change at the root of 1,000 swatches in chains of five, 10,000 places", Bench.median(21) { Bench.change(project, root.reload) }, "≤ 100 ms"
     end
 
     def page(browser, path) = browser.get(path).then { |response| raise response.body unless response.ok? }

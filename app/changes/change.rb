@@ -43,7 +43,7 @@ module Changes
     def record
       Change.check(@rows)
       marks = @rows.marks
-      RecordedChange.create!(project:, words:, who: Signature.who, why:, rows: @rows.to_a, swatch_ids: marks.valued, touched: marks.touched)
+      RecordedChange.insert!({project_id: project.id, words:, who: Signature.who, why:, rows: @rows.to_a, swatch_ids: marks.valued, touched: marks.touched, created_at: Time.now})
     end
 
     # What was done, as the list of changes says it. Asked for after #make.

@@ -111,7 +111,7 @@ module Changes
 
     def read(table, ids, columns = nil)
       row = columns ? "jsonb_build_object(#{["id", *columns].map { |column| "#{connection.quote(column)}, t.#{quoted(column)}" }.join(", ")})" : "to_jsonb(t)"
-      connection.select_values("SELECT #{row} FROM #{name(table)} t WHERE id = ANY(#{array(ids)}) ORDER BY id").map { |text| JSON.parse(text) }
+      JSON.parse(connection.select_value("SELECT COALESCE(jsonb_agg(#{row} ORDER BY id), '[]') FROM #{name(table)} t WHERE id = ANY(#{array(ids)})"))
     end
 
     def name(table) = connection.quote_table_name(table)

@@ -16,43 +16,39 @@ module Following
     # @return [Array<String>] what is wrong, for the log
     def broken(ids = nil)
       return [] if ids == []
-      among = ->(column) { ids ? "AND #{column} = ANY('{#{ids.map { |id| Integer(id) }.join(",")}}'::bigint[])" : "" }
-      stale_values(among) + stale_hexes(among)
+      ids ||= Swatch.ids
+      edges = edges(ids)
+      held = Swatch.where(id: ids | edges.flat_map { |_, _, parent, child, _| [parent, child] }.compact).pluck(:id, :hex, :colour, :paint).to_h { |id, *value| [id, value] }
+      stale_values(edges, held) + ids.filter_map { |id| stale_hex(id, *held[id]) if held.key?(id) }
     end
 
-    # Tints, and inks of swatches and places, against what they follow. A follower that
-    # was touched is checked against all that it follows, and so are the followers of
-    # what was touched.
-    def stale_values(among)
-      sides = %w[f.swatch_id f.follower_id].map { |column| "SELECT f.* FROM follows f WHERE (f.follower_id IS NOT NULL OR f.ink IS NOT NULL) #{among.call(column)}" }
-      Record.connection.select_rows(<<~SQL).filter_map { |row| stale(*row) }
-        SELECT f.tint, f.ink, parent.id, parent.colour::text, child.id, child.colour::text, COALESCE(child.paint, place.paint)::text
-        FROM (#{sides.join(" UNION ")}) f JOIN swatches parent ON parent.id = f.swatch_id
-        LEFT JOIN swatches child ON child.id = f.follower_id LEFT JOIN places place ON place.id = f.place_id
-      SQL
+    # Tints and inks at either end of which one of these is.
+    # @return [Array<[tint, ink, followed, follower, place]>]
+    def edges(ids)
+      among = "= ANY('{#{ids.map { |id| Integer(id) }.join(",")}}'::bigint[])"
+      sides = %w[swatch_id follower_id].map { |column| "SELECT * FROM follows WHERE (follower_id IS NOT NULL OR ink IS NOT NULL) AND #{column} #{among}" }
+      Record.connection.select_rows("SELECT tint, ink, swatch_id, follower_id, place_id FROM (#{sides.join(" UNION ")}) f ORDER BY id")
     end
 
-    def stale(tint, ink, parent_id, parent, child_id, child, paint)
-      parent = colour(parent)
-      if tint
-        "swatch #{child_id} is no tint of #{parent_id}" unless alike?(Flow.tinted(parent, tint), colour(child))
-      else
-        compound = paint && Magpie::Palette::Compound.from_h(JSON.parse(paint))
-        "ink #{ink} of #{child_id || "a place"} has not the colour of #{parent_id}" unless compound && compound.inks[ink] && alike?(compound.inks[ink].colour, parent)
+    # Each follower against what it follows.
+    def stale_values(edges, held)
+      places = Place.where(id: edges.filter_map(&:last)).pluck(:id, :paint).to_h
+      edges.filter_map do |tint, ink, parent, child, place|
+        colour = held.fetch(parent)[1]
+        if tint
+          "swatch #{child} is no tint of #{parent}" unless alike?(Flow.tinted(colour, tint), held.fetch(child)[1])
+        else
+          paint = child ? held.fetch(child)[2] : places[place]
+          "ink #{ink} of #{child || "a place"} has not the colour of #{parent}" unless paint&.inks&.at(ink)&.then { |each| alike?(each.colour, colour) }
+        end
       end
     end
 
     # What is kept for speed: the eight bits of a colour, and the one colour that
     # stands for a gradient or pattern.
-    def stale_hexes(among)
-      Record.connection.select_rows("SELECT id, hex, colour::text, paint::text FROM swatches WHERE TRUE #{among.call("id")}").filter_map do |id, hex, colour, paint|
-        colour = colour(colour)
-        whole = paint && Magpie::Palette::Compound.from_h(JSON.parse(paint)).colour
-        "swatch #{id} is kept as #{hex}, and is #{colour.hex}" if hex != colour.hex || whole && !alike?(whole, colour)
-      end
+    def stale_hex(id, hex, colour, paint)
+      "swatch #{id} is kept as #{hex}, and is #{colour.hex}" if hex != colour.hex || paint && !alike?(paint.colour, colour)
     end
-
-    def colour(json) = Magpie::Color.from_h(JSON.parse(json))
 
     def alike?(one, two)
       one.model == two.model && (one.alpha - two.alpha).abs < DUST && one.components.zip(two.components).all? { |a, b| (a - b).abs < DUST }

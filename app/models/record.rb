@@ -4,11 +4,11 @@ class Record < ActiveRecord::Base
 
   # A column that holds a Magpie::Color, exactly, as JSON.
   class ColourType < ActiveRecord::Type::Json
-    def deserialize(value) = value && Magpie::Color.from_h(super)
+    def deserialize(value) = value && Magpie::Color.from_h(JSON.parse(value))
 
     def cast(value) = value.is_a?(Hash) ? Magpie::Color.from_h(value) : value
 
-    def serialize(value) = value && super(value.to_h)
+    def serialize(value) = value && JSON.generate(value.to_h)
 
     def changed_in_place?(*) = false # colours are immutable
   end

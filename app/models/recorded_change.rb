@@ -3,6 +3,14 @@ class RecordedChange < Record
   self.table_name = "changes"
   belongs_to :project
 
+  # Plain JSON, of which there may be much.
+  class RowsType < ActiveRecord::Type::Json
+    def deserialize(value) = value && JSON.parse(value)
+
+    def serialize(value) = value && JSON.generate(value)
+  end
+  attribute :rows, RowsType.new
+
   scope :done, -> { where(undone_at: nil) }
 
   # Those that can be taken back. What an earlier version of the tables recorded is only told.

@@ -5,11 +5,11 @@ class Swatch < Record
 
   # A column that holds a Magpie::Palette::Compound.
   class PaintType < ActiveRecord::Type::Json
-    def deserialize(value) = value && Magpie::Palette::Compound.from_h(super)
+    def deserialize(value) = value && Magpie::Palette::Compound.from_h(JSON.parse(value))
 
     def cast(value) = value.is_a?(Hash) ? Magpie::Palette::Compound.from_h(value) : value
 
-    def serialize(value) = value && super(value.to_h)
+    def serialize(value) = value && JSON.generate(value.to_h)
 
     def changed_in_place?(*) = false
   end

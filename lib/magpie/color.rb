@@ -53,29 +53,36 @@ module Magpie
 
     # @param hash [Hash] what #to_h gave, with string or symbol keys
     def self.from_h(hash)
-      hash = hash.transform_keys(&:to_sym)
-      new(hash.fetch(:model).to_sym, hash.fetch(:components), hash.fetch(:alpha, 1.0))
+      model, components, alpha = hash.values_at("model", "components", "alpha")
+      model, components, alpha = hash.fetch(:model), hash.fetch(:components), hash[:alpha] unless model
+      new(model.to_sym, components, alpha || 1.0)
     end
 
     attr_reader :model, :components, :alpha
 
     def initialize(model, components, alpha = 1.0)
-      Color.model(model)
+      takes = Color.model(model).channels.size
+      raise Error, "#{model} takes #{takes} numbers, not #{components.size}" if components.size != takes
       @model = model
-      @components = components.map { |value| finite(value) }.freeze
-      @alpha = finite(alpha).clamp(0.0, 1.0)
-      raise Error, "#{model} takes #{Color.model(model).channels.size} numbers, not #{@components.size}" if @components.size != Color.model(model).channels.size
+      @components = components.map { |value| (value.is_a?(Float) && value.finite?) ? value : finite(value) }.freeze
+      @alpha = (alpha == 1.0) ? 1.0 : finite(alpha).clamp(0.0, 1.0)
       freeze
     end
 
     # The same colour in another model; nothing is clipped.
     def to(target)
       return self if target == model
-      Color.new(target, Color.way(model, target).reduce(components) { |values, step| step.call(values) }, alpha)
+      Color.new(target, self.in(target), alpha)
     end
 
     # The components in another model.
-    def in(target) = to(target).components
+    # @return [Array<Float>]
+    def in(target)
+      return components if target == model
+      values = Color.way(model, target).reduce(components) { |each, step| step.call(each) }
+      values.each { |value| finite(value) unless value.finite? }
+      values
+    end
 
     def with(alpha:) = Color.new(model, components, alpha)
 

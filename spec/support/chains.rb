@@ -17,13 +17,15 @@ class Chains
 
   private
 
+  def percent(index) = 60.0 + index % 40
+
   def below(group, above, level)
     rows = above.each_with_index.map do |parent, index|
-      colour = Following::Flow.tinted(parent.colour, 80.0)
+      colour = Following::Flow.tinted(parent.colour, percent(index))
       {group_id: group.id, name: "Chain #{index} level #{level}", colour:, hex: colour.hex, shared: true, position: 2 + level * above.size + index}
     end
     ids = Swatch.insert_all!(rows, returning: :id).map { |row| row["id"] }
-    Follow.insert_all!(ids.zip(above).map { |id, parent| {follower_id: id, swatch_id: parent.id, tint: 80.0} })
+    Follow.insert_all!(ids.zip(above).map { |id, parent| {follower_id: id, swatch_id: parent.id} }.each_with_index.map { |row, index| {**row, tint: percent(index)} })
     Swatch.where(id: ids).order(:id).to_a
   end
 end
