@@ -1,3 +1,5 @@
+require "digest"
+
 # Yellow Magpie's core: colours, pictures, artworks and palettes as values and
 # pure functions. It knows no web and no database. Everything is autoloaded, so
 # that a shell command loads only what it uses.
@@ -6,6 +8,14 @@ module Magpie
   # is written for the person who brought it in.
   class Error < StandardError; end
 
+  # Which code computes: the same for the same files. What was computed and kept by
+  # another edition is computed again.
+  # @return [String] hexadecimal
+  def self.edition
+    @edition ||= Dir[File.join(__dir__, "magpie", "**", "*.rb")].sort.reduce(Digest::SHA256.new) { |digest, path| digest << File.binread(path) }.hexdigest[0, 12]
+  end
+
+  autoload :Limits, "magpie/limits"
   autoload :Color, "magpie/color"
   autoload :Bulk, "magpie/bulk"
   autoload :Notation, "magpie/notation"
@@ -19,6 +29,7 @@ module Magpie
   autoload :Picture, "magpie/picture"
   autoload :Palette, "magpie/palette"
   autoload :Artwork, "magpie/artwork"
+  autoload :Painters, "magpie/painters"
   autoload :Formats, "magpie/formats"
   autoload :CSS_NAMES, "magpie/css_names"
   autoload :Text, "magpie/text"

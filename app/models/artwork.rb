@@ -8,29 +8,31 @@ class Artwork < Record
 
   def drawing = @drawing ||= Blob.bytes(template).force_encoding(Encoding::UTF_8)
 
-  # {[part key, role] => Magpie::Artwork::Paint}; the block tells what stands in
-  # for a place that follows a swatch.
+  # {[part key, role] => Magpie::Artwork::Paint}; what follows a swatch refers to it
+  # by its id.
   def paints
     rows = places.joins(:part).left_joins(:follow).pluck("parts.key", :role, :kind, :colour, :reference, :opacity, :paint, "follows.swatch_id", "places.id")
     swatches = Swatch.where(id: rows.map { |row| row[7] }.uniq.compact).includes(:inks).index_by(&:id)
     inks = Follow.where.not(ink: nil).where(place_id: rows.select { |row| row[6] }.map(&:last)).group_by(&:place_id)
-    rows.to_h do |key, role, kind, colour, reference, opacity, compound, swatch_id, id|
+    rows.to_h do |key, role, kind, colour, server, opacity, compound, swatch_id, id|
       swatch = swatches[swatch_id]
       compound = swatch ? swatch.paint : compound&.referring(inks.fetch(id, []).to_h { |tie| [tie.ink, tie.swatch_id] })
-      paint = Magpie::Artwork::Paint.new(kind: compound ? :compound : kind.to_sym, colour: swatch ? swatch.colour : colour, reference:, opacity:, compound:)
-      paint.swatch = yield(swatch) if swatch && block_given?
-      [[key, role], paint]
+      [[key, role], Magpie::Artwork::Paint.new(kind: compound ? :compound : KINDS.fetch(kind), colour: swatch ? swatch.colour : colour, server:, opacity:, compound:, reference: (swatch_id unless compound))]
     end
   end
 
-  # For a page; the prefix keeps the identifiers of several drawings apart.
-  def live(prefix) = Magpie::Artwork::Rendering.live(drawing, paints(&:variable), prefix: "#{prefix}-#{id}-")
+  # How places say what they hold, and how drawings do.
+  KINDS = {"none" => :none, "colour" => :plain, "reference" => :server, "compound" => :compound}.freeze
 
-  def flat = Magpie::Artwork::Rendering.flat(drawing, paints)
+  # For a page; the prefix keeps the identifiers of several drawings apart.
+  def live(prefix) = Page::Painter.new(drawing, paints, prefix: "#{prefix}-#{id}-").to_s
+
+  def flat = Magpie::Painters::Flat.new(drawing, paints).to_s
 
   def linked
-    names = SwatchNames.new
-    Magpie::Artwork::Rendering.linked(drawing, paints { |swatch| names.of(swatch) })
+    paints = self.paints
+    names = SwatchNames.of(Swatch.where(id: paints.values.filter_map(&:reference).uniq).order(:id))
+    Magpie::Painters::Linked.new(drawing, paints, names:).to_s
   end
 
   # As a picture it is what is seen now: another drawing, another paint, another key.

@@ -81,7 +81,7 @@ class Health
     check("contrast", "Text under #{limit("contrast")} : 1 on its ground", low, ": 1") do |pair|
       words = "#{pair.text.part.label} on #{pair.ground.part.label} in #{pair.artwork.name}: #{(pair.ratio * 10).floor / 10.0} : 1"
       text = pair.text.swatch
-      adjusted = -> { Magpie::Palette::Readable.adjusted(*pair.colours, limit: @palette.limit("contrast")) } if text && !text.paint
+      adjusted = -> { Magpie::Palette::Readable.adjusted(*pair.colours, limit: @palette.limit("contrast"))&.with(alpha: text.colour.alpha) } if text && !text.paint
       Item.new(swatches: [text || pair.text, pair.ground.swatch || pair.ground], words:, mend: adjusted, subject: text)
     end
   end

@@ -8,7 +8,11 @@ module PictureCache
 
   module_function
 
-  def folder = ENV.fetch("CACHE_DIR") { File.join(Dir.tmpdir, "yellow-magpie-cache-#{Process.uid}") }
+  # What was computed by other code is another matter: each edition of the core has a
+  # folder of its own, and what the others left is the first to go.
+  def folder = File.join(whole, Magpie.edition)
+
+  def whole = ENV.fetch("CACHE_DIR") { File.join(Dir.tmpdir, "yellow-magpie-cache-#{Process.uid}") }
 
   # @param key [String] letters and digits; the same for the same pixels
   # @yieldreturn [String] the picture file, asked for the first time only
@@ -48,7 +52,7 @@ module PictureCache
 
   # @param keep [String] the file that is wanted right now
   def make_room(keep = nil)
-    files = Dir.glob(File.join(folder, "*")).filter_map { |path| [path, File.stat(path)] if File.exist?(path) }
+    files = Dir.glob(File.join(whole, "*", "*")).filter_map { |path| [path, File.stat(path)] if File.file?(path) }
     total = files.sum { |_, stat| stat.size }
     files.sort_by { |_, stat| stat.atime }.each do |path, stat|
       break if total <= LARGEST_BYTES

@@ -27,7 +27,7 @@ class Place < Record
 
   # The columns that hold a paint as it came with an artwork.
   def self.holding(paint)
-    {**EMPTY, kind: paint.kind.to_s, colour: paint.colour, hex: paint.colour&.hex, reference: paint.reference, opacity: paint.opacity}
+    {**EMPTY, kind: Artwork::KINDS.key(paint.kind), colour: paint.colour, hex: paint.colour&.hex, reference: paint.server, opacity: paint.opacity}
   end
 
   # The columns that hold a swatch's value as it is now, or a plain colour.

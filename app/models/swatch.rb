@@ -17,13 +17,10 @@ class Swatch < Record
   # How a swatch, or a row of one, is drawn.
   module Drawn
     # The CSS custom property that its places follow in a page.
-    def variable = "--swatch-#{id}"
+    def variable = Page::Painter.variable(id)
 
     # What a chip's background is: its variable, or its inks and theirs.
-    def css
-      return "var(#{variable})" unless paint
-      paint.css { |ink| ink.reference ? "var(--swatch-#{ink.reference},#{ink.colour.hex})" : ink.colour.hex }
-    end
+    def css = paint ? Page::Background.of(paint) : "var(#{variable})"
   end
   include Drawn
 

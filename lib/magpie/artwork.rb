@@ -10,10 +10,9 @@ module Magpie
     autoload :Instances, "magpie/artwork/instances"
     autoload :Identifiers, "magpie/artwork/identifiers"
     autoload :Parts, "magpie/artwork/parts"
+    autoload :Opacities, "magpie/artwork/opacities"
     autoload :Labels, "magpie/artwork/labels"
     autoload :Paint, "magpie/artwork/paint"
-    autoload :Grounds, "magpie/artwork/grounds"
-    autoload :Rendering, "magpie/artwork/rendering"
 
     # @!attribute key [String] stays the same when the same file is read again
     # @!attribute kind [Symbol] :part, or :stop for a stop of a gradient in use
@@ -43,7 +42,7 @@ module Magpie
 
     attr_reader :template, :parts, :places, :dropped, :width, :height
 
-    # @param template [String] the drawing, with marks where paint goes (see Rendering)
+    # @param template [String] the drawing, with marks where paint goes (see Painters)
     # @param dropped [Array<String>] what was left out and where, in words
     # @param width, height [Float] user units
     def initialize(template:, parts:, places:, dropped:, width:, height:)
@@ -55,7 +54,7 @@ module Magpie
       places.filter_map { |place| place.paint.shown&.hex }.tally.sort_by { |hex, count| [-count, hex] }
     end
 
-    # The artwork as a self-standing SVG with plain colours.
-    def flat = Rendering.flat(template, places.to_h { |place| [[place.part, place.role], place.paint] })
+    # {[part key, role] => Paint}, as painters take them.
+    def paints = places.to_h { |place| [[place.part, place.role], place.paint] }
   end
 end

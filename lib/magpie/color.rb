@@ -65,7 +65,7 @@ module Magpie
       raise Error, "#{model} takes #{takes} numbers, not #{components.size}" if components.size != takes
       @model = model
       @components = components.map { |value| (value.is_a?(Float) && value.finite?) ? value : finite(value) }.freeze
-      @alpha = (alpha == 1.0) ? 1.0 : finite(alpha).clamp(0.0, 1.0)
+      @alpha = finite(alpha).clamp(0.0, 1.0)
       freeze
     end
 
@@ -97,6 +97,16 @@ module Magpie
       "#" + bytes.map { |byte| format("%02X", byte) }.join
     end
 
+    # What is seen when it lies over a ground: opacity as screens and SVG do it, in sRGB.
+    # @param ground [Color] a translucent one lies over white itself
+    # @return [Color] opaque, in sRGB; itself where it is opaque
+    def over(ground)
+      return self if opaque?
+      ground = ground.over(WHITE) unless ground.opaque?
+      upper, lower = [self, ground].map { |color| Gamut.to_srgb(color).in(:srgb) }
+      Color.new(:srgb, upper.zip(lower).map { |a, b| a * alpha + b * (1 - alpha) })
+    end
+
     def in_srgb? = Gamut.srgb?(self)
 
     def opaque? = alpha >= 1
@@ -122,3 +132,5 @@ end
 
 require "magpie/color/matrix"
 %w[xyz rgb hsl hsb hwb lab oklab cmyk].each { |file| require "magpie/color/#{file}" }
+
+Magpie::Color::WHITE = Magpie::Color.new(:srgb, [1.0, 1.0, 1.0])

@@ -121,7 +121,7 @@ module Magpie
       options = options("--flat")
       path = one("an SVG file")
       artwork = Artwork.read(file(path), name: ::File.basename(path))
-      write(options["--flat"], artwork.flat) if options["--flat"]
+      write(options["--flat"], Painters::Flat.of(artwork)) if options["--flat"]
       print(parts: artwork.parts.count { |part| part.kind == :part },
         colours: artwork.colours.map { |hex, places| {hex:, places:} }, dropped: artwork.dropped)
     end

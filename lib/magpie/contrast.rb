@@ -1,16 +1,18 @@
 module Magpie
-  # Contrast as WCAG 2.2 defines it, from the eight-bit colour that a screen shows.
+  # Contrast as WCAG 2.2 defines it, from what a screen shows: what is not opaque lies
+  # over its ground, and that over white.
   module Contrast
     module_function
 
-    # Relative luminance, 0 black .. 1 white.
+    # Relative luminance, 0 black .. 1 white; of a translucent colour that over white.
     def luminance(color)
-      Gamut.to_srgb(color).in(:srgb_linear).zip([0.2126, 0.7152, 0.0722]).sum { |c, weight| c * weight }
+      Gamut.to_srgb(color.over(Color::WHITE)).in(:srgb_linear).zip([0.2126, 0.7152, 0.0722]).sum { |c, weight| c * weight }
     end
 
-    # 1..21
-    def ratio(a, b)
-      low, high = [luminance(a), luminance(b)].minmax
+    # @param text, ground [Color] their order matters where the text is not opaque
+    # @return [Float] 1..21
+    def ratio(text, ground)
+      low, high = [luminance(text.over(ground)), luminance(ground)].minmax
       (high + 0.05) / (low + 0.05)
     end
 

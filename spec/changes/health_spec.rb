@@ -81,10 +81,18 @@ RSpec.describe Health, :data do
       expect(checks["contrast"].map(&:words)).to eq ["On wall on Wall in Sign: 1.7 : 1"]
     end
 
+    it "is measured with the opacity of text, part and group, whoever has it" do
+      faint = drawing.sub('fill="#A9ADB8"', 'fill="#000" fill-opacity="0.1"').sub('fill="#C24E86"', 'fill="#FFF" opacity="0.2"').sub("<g transform", '<g opacity="50%" transform')
+      Changes::BringInArtwork.perform(project, name: "sign.svg", bytes: faint)
+      [keep(project, "Ink", "#000"), keep(project, "Paper", "#FFF")].each { |swatch| share(project, swatch) }
+      expect(checks["contrast"].map(&:words)).to contain_exactly("On wall on Wall in Sign: 1.2 : 1", "On board on Board in Sign: 1.2 : 1")
+      expect(checks["contrast"].map(&:remedy)).to eq [nil, nil] # no lightness is enough at a tenth
+    end
+
     it "names the part below each text in the core" do
       artwork = Magpie::Artwork.read(drawing, name: "sign.svg")
       paints = artwork.places.to_h { |place| [[place.part, place.role], place.paint] }
-      expect(Magpie::Artwork::Grounds.of(artwork.template, paints)).to eq("on_wall" => "wall", "on_board" => "board")
+      expect(Magpie::Painters::Grounds.of(artwork.template, paints)).to eq("on_wall" => "wall", "on_board" => "board")
     end
   end
 end

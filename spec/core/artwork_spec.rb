@@ -3,7 +3,7 @@ RSpec.describe Magpie::Artwork do
 
   def read(body, ...) = described_class.read(svg(body, ...), name: "moor.svg")
 
-  def held(artwork) = artwork.places.to_h { |place| [[place.part, place.role], place.paint.shown&.hex || place.paint.reference || place.paint.kind] }
+  def held(artwork) = artwork.places.to_h { |place| [[place.part, place.role], place.paint.shown&.hex || place.paint.server || place.paint.kind] }
 
   # The mean difference of two drawings as librsvg paints them, 0..255.
   def difference(one, two)
@@ -121,7 +121,7 @@ RSpec.describe Magpie::Artwork do
 
     it "survives text that only looks like a mark" do
       artwork = read('<text> data-part="x" &lt;b></text>')
-      expect(Nokogiri::XML(artwork.flat).errors).to be_empty
+      expect(Nokogiri::XML(Magpie::Painters::Flat.of(artwork)).errors).to be_empty
     end
 
     it "reads other encodings" do
@@ -137,7 +137,7 @@ RSpec.describe Magpie::Artwork do
     drawings.each do |path|
       it "paints #{File.basename(path)} flat as the original is painted" do
         original = File.binread(path)
-        expect(difference(original, described_class.read(original).flat)).to be < 0.05
+        expect(difference(original, Magpie::Painters::Flat.of(described_class.read(original)))).to be < 0.05
       end
     end
 
@@ -147,12 +147,12 @@ RSpec.describe Magpie::Artwork do
 
     it "links swatches by custom properties, with plain colours for what does not know them" do
       artwork = described_class.read(File.binread(File.expand_path("../../db/demo/poster.svg", __dir__)))
-      paints = artwork.places.to_h { |place| [[place.part, place.role], place.paint] }
-      paints[["ember_band", "fill"]].swatch = ["ember-sky", "--ember-sky", "Ember sky"]
-      linked = described_class::Rendering.linked(artwork.template, paints)
+      paints = artwork.paints
+      paints[["ember_band", "fill"]].reference = 7
+      linked = Magpie::Painters::Linked.new(artwork.template, paints, names: {7 => Magpie::Painters::Linked::Name.new("ember-sky", "Ember sky")}).to_s
       expect(linked).to include("--ember-sky:#E46F58; /* Ember sky */", ".fill-ember-sky{fill:var(--ember-sky)}")
       expect(linked).to match(/id="ember_band"[^>]* fill="#E46F58"[^>]* class="fill-ember-sky"/)
-      expect(difference(linked, artwork.flat)).to be < 0.05
+      expect(difference(linked, Magpie::Painters::Flat.of(artwork))).to be < 0.05
       expect(described_class.read(linked).colours).to eq artwork.colours
     end
   end

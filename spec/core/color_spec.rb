@@ -125,6 +125,28 @@ RSpec.describe Magpie::Gamut do
     expect(described_class.to_srgb(colour).hex).to eq "#2F8FA3"
   end
 
+  # The surface of the cube, and the hollow toward blue in small steps.
+  it "leads every colour of the edge inward by what is asked, without a leap" do
+    sides = (0..12).flat_map { |i| (0..12).flat_map { |j| [[0, i, j], [12, i, j], [i, 0, j], [i, 12, j], [i, j, 0], [i, j, 12]] } }.uniq
+    [*sides.map { |rgb| Magpie::Color.new(:srgb, rgb.map { |value| value / 12.0 }) }, Magpie::Color.parse("#0000FF"), Magpie::Color.parse("#0A00F5")].each do |color|
+      lightness, chroma, hue = color.in(:oklch)
+      [0.005, 0.02, 0.05].each do |less|
+        next if chroma < less
+        wanted = Magpie::Color.new(:oklch, [lightness, chroma - less, hue])
+        got = described_class.reduced(lightness, chroma - less, hue)
+        expect(Magpie::Difference.ok(wanted, got)).to be < 0.001, "#{color.hex} by #{less}"
+        expect(got).to be_in_srgb
+      end
+    end
+  end
+
+  it "knows blue as the most chroma of its lightness and hue" do
+    lightness, chroma, hue = Magpie::Color.parse("#0000FF").in(:oklch)
+    expect(described_class.most_chroma(lightness, hue)).to be_within(0.0002).of(chroma)
+    step = Magpie::Making::Nudge.apply(Magpie::Color.parse("#0000FF"), :less_chroma, size: 0.5)
+    expect(Magpie::Difference.de2000(step, Magpie::Color.parse("#0000FF"))).to be_between(0.8, 1.6)
+  end
+
   it "keeps the hue within a degree, and lightness" do
     random = Random.new(9)
     1000.times do
@@ -158,6 +180,15 @@ RSpec.describe Magpie::Contrast do
     white = Magpie::Color.parse("white")
     expect(described_class.ratio(white, Magpie::Color.parse("black"))).to be_within(1e-9).of(21)
     expect(described_class.ratio(white, Magpie::Color.parse("#767676"))).to be_within(0.005).of(4.54)
+  end
+
+  it "measures what is not opaque as it lies over its ground, and that over white" do
+    black, white, moor = %w[#000 #FFF #121720].map { |text| Magpie::Color.parse(text) }
+    faint = black.with(alpha: 0.1)
+    expect(described_class.ratio(faint, white)).to be_within(0.01).of(described_class.ratio(Magpie::Color.parse("rgb(229.5 229.5 229.5)"), white))
+    expect(described_class.ratio(faint, white)).to be < 1.3
+    expect(described_class.ratio(white, moor.with(alpha: 0.0))).to eq 1
+    expect(described_class.ratio(moor, white.with(alpha: 0.5))).to eq described_class.ratio(moor, white)
   end
 
   it "chooses the ink that reads better" do

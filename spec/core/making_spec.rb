@@ -11,6 +11,24 @@ RSpec.describe Magpie::Making do
   let(:zenith) { colour("#231F55") }
   let(:some) { Random.new(3).then { |random| Array.new(40) { Magpie::Color.new(:srgb, Array.new(3) { random.rand(0.05..0.95) }) } } }
 
+  describe "what is not opaque" do
+    it "colours less when it is mixed or blended: red with nothing stays red, in every way" do
+      red, nothing = colour("#E46F58"), colour("transparent")
+      Magpie::Making::Mix::WAYS.each_key do |way|
+        half = Magpie::Making::Mix.of(red, nothing, 0.5, way:)
+        expect([half.with(alpha: 1).hex, half.alpha]).to eq(["#E46F58", 0.5]), way.to_s
+      end
+      blended = Magpie::Making::Blend.of([red, nothing])
+      expect([blended.with(alpha: 1).hex, blended.alpha]).to eq ["#E46F58", 0.5]
+      expect(Magpie::Making::Blend.of([nothing, nothing]).alpha).to eq 0
+    end
+
+    it "is mixed as CSS mixes it" do # color-mix(in srgb, rgb(255 0 0 / 0.2) 50%, rgb(0 0 255 / 0.8))
+      mixed = Magpie::Making::Mix.of(colour("rgb(255 0 0 / 0.2)"), colour("rgb(0 0 255 / 0.8)"), 0.5, way: :opacity)
+      expect([mixed.rgb255.map(&:round), mixed.alpha.round(3)]).to eq [[51, 0, 204], 0.5]
+    end
+  end
+
   describe Magpie::Making::Nudge do
     it "keeps the hue when it makes lighter, darker, or changes chroma" do
       some.product(%i[lighter darker more_chroma less_chroma]).each do |one, step|

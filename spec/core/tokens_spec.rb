@@ -32,6 +32,31 @@ RSpec.describe Magpie::Formats::Tokens do
     end
   end
 
+  # Each extends the one before twice: the whole doubles with every line.
+  def doubling(levels)
+    groups = (1..levels).to_h { |n| ["g#{n}", {"a" => {"$extends" => "{g#{n - 1}}"}, "b" => {"$extends" => "{g#{n - 1}}"}}] }
+    JSON.generate({"g0" => {"c" => {"$type" => "color", "$value" => "#E46F58"}}, **groups})
+  end
+
+  it "spends no more than its budget on groups that extend one another" do
+    expect(read(doubling(4)).palette.swatches.size).to eq 31 # 1 + 2 + 4 + 8 + 16
+    expect { read(doubling(40)) }.to raise_error(Magpie::Error, "night.tokens.json: it comes to more than 200000 tokens and groups, with those that are extended")
+  end
+
+  it "notes a composite value of no stated type, whatever it looks like" do
+    [{"a" => 1}, {"color" => "{g.c}"}, [{"a" => 1}], ["{g.c}"], {"" => {}}, {}, [], nil, 3, true].each do |value|
+      result = read_tree(g: {c: {"$type": "color", "$value": "#E46F58"}}, odd: {"$value": value})
+      expect([result.palette.swatches.map(&:name), result.notes]).to eq [["c"], ["odd is of no stated type, not a colour, skipped"]]
+    end
+  end
+
+  it "skips a value that speaks of an alias, and refuses an alias that leads nowhere" do
+    result = read_tree(g: {"$type": "color", c: {"$value": "#E46F58"}, odd: {"$value": "alias blue"}})
+    expect(result.palette.swatches.map(&:name)).to eq ["c"]
+    expect(result.notes.first).to start_with("g.odd: “alias blue” is not a colour")
+    expect { read_tree(g: {"$type": "color", odd: {"$value": "{g.nowhere}"}}) }.to raise_error(Magpie::Error, /points at nothing/)
+  end
+
   it "writes what the 2025.10 format says" do
     swatch = Magpie::Palette::Swatch.new(name: "Ember.sky", colour: Magpie::Color.parse("oklch(0.68 0.14 34 / 0.5)"), shared: true)
     tree = JSON.parse(described_class.write(Magpie::Palette.new(name: "House", groups: [Magpie::Palette::Group.new(name: "Dusk", swatches: [swatch])])))

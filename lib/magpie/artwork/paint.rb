@@ -1,15 +1,14 @@
 module Magpie
   class Artwork
-    # What a place holds: nothing, a plain colour, a reference to a gradient or
-    # pattern of the artwork, or a gradient or pattern of a palette; and how opaque it
-    # is, 0..1.
-    # @!attribute kind [Symbol] :none, :colour, :reference or :compound
+    # What a place holds: nothing, a plain colour, a gradient or pattern that the
+    # artwork has itself, or one of a palette; and how opaque it is, 0..1.
+    # @!attribute kind [Symbol] :none, :plain, :server or :compound
+    # @!attribute colour [Color, nil] of a plain one
+    # @!attribute server [String, nil] such as "url(#sky)", in the artwork
     # @!attribute compound [Palette::Compound, nil]
-    # @!attribute colour [Color, nil]
-    # @!attribute reference [String, nil] such as "url(#sky)"
-    # @!attribute swatch [String, nil] what rendering puts in the colour's stead,
-    #   set by whoever knows about swatches
-    Paint = Struct.new(:kind, :colour, :reference, :opacity, :swatch, :compound, keyword_init: true) do
+    # @!attribute reference [Object, nil] what a plain colour follows: an opaque value of
+    #   whoever knows about swatches, by which painters ask for its name
+    Paint = Struct.new(:kind, :colour, :server, :opacity, :reference, :compound, keyword_init: true) do
       def self.none = new(kind: :none, opacity: 1.0)
 
       # @param text [String] an SVG paint, resolved
@@ -19,12 +18,12 @@ module Magpie
         text = text.strip
         case text
         when /\Anone\z/i then none
-        when /\Acurrentcolor\z/i then new(kind: :colour, colour: current, opacity:)
-        when /\Aurl\(\s*["']?(#[^)"']*?)["']?\s*\)/i then new(kind: :reference, reference: "url(#{$1})", opacity:)
-        when /\Acontext-(fill|stroke)\z/i then new(kind: :reference, reference: text.downcase, opacity:)
+        when /\Acurrentcolor\z/i then new(kind: :plain, colour: current, opacity:)
+        when /\Aurl\(\s*["']?(#[^)"']*?)["']?\s*\)/i then new(kind: :server, server: "url(#{$1})", opacity:)
+        when /\Acontext-(fill|stroke)\z/i then new(kind: :server, server: text.downcase, opacity:)
         else
           colour = Notation.try(text.sub(/\s*icc-color\(.*\)\s*\z/i, ""))
-          colour && new(kind: :colour, colour:, opacity:)
+          colour && new(kind: :plain, colour:, opacity:)
         end
       end
 
@@ -32,6 +31,21 @@ module Magpie
 
       # The colour with the place's own opacity in it.
       def shown = colour && ((opacity < 1) ? colour.with(alpha: colour.alpha * opacity) : colour)
+
+      # What an element needs that is painted so and never changes.
+      # @param role [String] a key of ATTRIBUTES
+      # @return [Hash{String => String}]
+      def attributes(role)
+        name, share = self.class::ATTRIBUTES.fetch(role)
+        opaque = (kind == :plain) ? colour.alpha * opacity : opacity
+        text = {none: "none", server:, plain: colour&.with(alpha: 1)&.hex}.fetch(kind)
+        {name => text, share => ((opaque < 1 && !none?) ? Notation::Forms.short(opaque, 4) : nil)}.compact
+      end
+    end
+
+    class Paint
+      # The attributes of each role: its paint, and its opacity.
+      ATTRIBUTES = {"fill" => %w[fill fill-opacity], "line" => %w[stroke stroke-opacity], "stop" => %w[stop-color stop-opacity]}.freeze
     end
   end
 end

@@ -6,7 +6,7 @@ module Magpie
       Inherited = Struct.new(:fill, :stroke, :fill_opacity, :stroke_opacity, :color, :visibility, :hidden, keyword_init: true)
       START = Inherited.new(fill: "black", stroke: "none", fill_opacity: "1", stroke_opacity: "1", color: Color.from_rgb24(0), visibility: "visible", hidden: false)
       PAINTS = %w[fill stroke fill-opacity stroke-opacity].freeze
-      BLACK = Paint.new(kind: :colour, colour: Color.from_rgb24(0), opacity: 1.0)
+      BLACK = Paint.new(kind: :plain, colour: Color.from_rgb24(0), opacity: 1.0)
 
       # "0.5" or "50%", 1 where it cannot be read.
       def self.opacity(text)
@@ -108,13 +108,13 @@ module Magpie
       # Where a reference points at nothing, what stands behind it holds, or nothing.
       def paint_of(text, opacity, now)
         paint = parse(text, now.color, Parts.opacity(opacity)) || BLACK
-        target = paint.reference&.[](/\Aurl\(#(.*)\)\z/, 1)
+        target = paint.server&.[](/\Aurl\(#(.*)\)\z/, 1)
         return paint if target.nil? || @ids[target]
         paint_of(text[/\)\s*(\S.*)\z/, 1] || "none", opacity, now)
       end
 
       def literal(node, fill, line)
-        Rendering.attributes("fill", fill).merge(Rendering.attributes("line", line)).each { |name, value| node[name] = value }
+        fill.attributes("fill").merge(line.attributes("line")).each { |name, value| node[name] = value }
       end
 
       def gradient(node, now, key)
@@ -134,7 +134,7 @@ module Magpie
         text = node["stop-color"] || "black"
         paint = Paint.parse(text, current: color, opacity: Parts.opacity(node["stop-opacity"] || "1")) || BLACK
         %w[stop-color stop-opacity].each { |name| node.delete(name) }
-        return Rendering.attributes("stop", paint).each { |name, value| node[name] = value } unless part
+        return paint.attributes("stop").each { |name, value| node[name] = value } unless part
         @parts << part
         @places << Place.new(part: part.key, role: "stop", paint:)
         node["data-part"] = part.key

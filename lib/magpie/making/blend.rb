@@ -12,10 +12,10 @@ module Magpie
       def of(colors, weights = nil)
         raise Error, "There is nothing to blend" if colors.empty?
         weights ||= [1] * colors.size
-        total = weights.sum.to_f
-        mean = ->(values) { values.zip(weights).sum { |value, weight| value * weight } / total }
-        lab = colors.map { |color| color.in(:oklab) }.transpose.map(&mean)
-        blended = Color.new(:oklab, lab, mean.call(colors.map(&:alpha)))
+        mean = ->(values, weighed) { values.zip(weighed).sum { |value, weight| value * weight } / weighed.sum.to_f }
+        opaque = colors.zip(weights).map { |color, weight| color.alpha * weight } # what is less opaque colours less
+        lab = colors.map { |color| color.in(:oklab) }.transpose.map { |values| mean.call(values, opaque.sum.zero? ? weights : opaque) }
+        blended = Color.new(:oklab, lab, mean.call(colors.map(&:alpha), weights))
         Gamut.srgb?(blended) ? blended : Gamut.to_srgb(blended)
       end
     end

@@ -29,14 +29,14 @@ module Magpie
       module_function
 
       # @param share [Float] of the second, 0..1
-      # @return [Color] in sRGB
+      # @return [Color] opaque, in sRGB
       def mix(one, two, share)
         ends = [one, two].map { |color| Gamut.to_srgb(color).in(:srgb_linear) }
         spectra = ends.map { |rgb| reflectance(rgb) }
         mixed = spectra[0].zip(spectra[1]).map { |a, b| reflected(Mix.between(ratio(a), ratio(b), share)) }
         errors = ends.zip(spectra).map { |rgb, spectrum| rgb.zip(linear(spectrum)).map { |wanted, got| wanted - got } }
         rgb = linear(mixed).zip(*errors).map { |value, first, second| value + Mix.between(first, second, share) }
-        Gamut.to_srgb(Color.new(:srgb_linear, rgb.map { |value| value.clamp(0.0, 1.0) }, Mix.between(one.alpha, two.alpha, share)))
+        Gamut.to_srgb(Color.new(:srgb_linear, rgb.map { |value| value.clamp(0.0, 1.0) }))
       end
 
       # @param rgb [Array<Float>] linear light, 0..1

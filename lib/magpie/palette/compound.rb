@@ -45,56 +45,11 @@ module Magpie
         with(inks.each_with_index.map { |ink, index| self.class::Ink.new(colour: ink.colour, reference: references[index], offset: ink.offset) })
       end
 
-      # As a CSS background; the block gives each ink's CSS colour.
-      def css(&shown)
-        one, two = colours = inks.map(&shown)
-        stops = inks.zip(colours).sort_by.with_index { |(ink, _), index| [ink.offset, index] }.map { |ink, text| "#{text} #{(ink.offset * 100).round(1)}%" }.join(",")
-        case form
-        when "linear" then "linear-gradient(#{angle + 90}deg,#{stops})"
-        when "radial" then "radial-gradient(closest-side,#{stops})"
-        when "stripes" then "repeating-linear-gradient(#{angle + 90}deg,#{stripes(colours)})"
-        when "dots" then "radial-gradient(circle,#{two} 34%,#{one} 36%) 0 0/#{size}px #{size}px"
-        else "repeating-conic-gradient(#{one} 0 25%,#{two} 0 50%) 0 0/#{size}px #{size}px"
-        end
-      end
-
-      # As an SVG paint server; the block gives each ink's SVG colour.
-      def svg(id, &shown)
-        colours = inks.map(&shown)
-        return gradient(id, colours) if gradient?
-        %(<pattern id="#{id}" width="#{size}" height="#{size}" patternUnits="userSpaceOnUse" patternTransform="rotate(#{(form == "stripes") ? angle : 0})">#{tile(colours)}</pattern>)
-      end
-
       private
 
       def most = %w[dots checks].include?(form) ? 2 : 12
 
       def with(inks) = self.class.new(form:, angle:, size:, inks:)
-
-      def stripes(colours)
-        width = size / colours.size.to_f
-        colours.each_with_index.map { |colour, index| "#{colour} #{(width * index).round(2)}px #{(width * (index + 1)).round(2)}px" }.join(",")
-      end
-
-      def gradient(id, colours)
-        stops = inks.zip(colours).sort_by.with_index { |(ink, _), index| [ink.offset, index] }
-          .map { |ink, colour| %(<stop offset="#{ink.offset}" stop-color="#{colour}"#{%( stop-opacity="#{ink.colour.alpha}") if ink.colour.alpha < 1}/>) }.join
-        return %(<radialGradient id="#{id}">#{stops}</radialGradient>) if form == "radial"
-        turn = angle * Math::PI / 180
-        ends = [-0.5, 0.5].flat_map { |side| [0.5 + side * Math.cos(turn), 0.5 + side * Math.sin(turn)] }.map { |value| value.round(4) }
-        %(<linearGradient id="#{id}" x1="#{ends[0]}" y1="#{ends[1]}" x2="#{ends[2]}" y2="#{ends[3]}">#{stops}</linearGradient>)
-      end
-
-      def tile((one, two, *rest))
-        case form
-        when "stripes"
-          colours = [one, two, *rest]
-          width = size / colours.size.to_f
-          colours.each_with_index.map { |colour, index| %(<rect x="#{(width * index).round(3)}" width="#{width.round(3)}" height="#{size}" fill="#{colour}"/>) }.join
-        when "dots" then %(<rect width="#{size}" height="#{size}" fill="#{one}"/><circle cx="#{size / 2.0}" cy="#{size / 2.0}" r="#{(size * 0.25).round(3)}" fill="#{two}"/>)
-        else %(<rect width="#{size}" height="#{size}" fill="#{one}"/><path d="M0 0h#{size / 2.0}v#{size / 2.0}h-#{size / 2.0}zm#{size / 2.0} #{size / 2.0}h#{size / 2.0}v#{size / 2.0}h-#{size / 2.0}z" fill="#{two}"/>)
-        end
-      end
     end
 
     class Compound

@@ -9,18 +9,19 @@ module Magpie
 
       # The nearest lightness of the text, hue and relative chroma kept, at which the
       # contrast is reached; nil where neither black nor white side reaches it.
-      # @param text, ground [Color]
+      # @param text [Color] with the opacity that it is seen with, which stays
+      # @param ground [Color]
       # @return [Color, nil]
       def adjusted(text, ground, limit: LIMIT)
         lightness, chroma, hue = text.in(:oklch)
-        tried = [0.0, 1.0].filter_map { |extreme| toward(extreme, lightness, chroma, hue, ground, limit) }
+        tried = [0.0, 1.0].filter_map { |extreme| toward(extreme, lightness, chroma, hue, text.alpha, ground, limit) }
         tried.min_by { |colour| (colour.in(:oklch).first - lightness).abs }
       end
 
       # By halving: the contrast grows steadily toward black and toward white once the
       # ground's own lightness is passed.
-      def toward(extreme, lightness, chroma, hue, ground, limit)
-        made = ->(l) { Gamut.to_srgb(Gamut.reduced(l, chroma, hue)) }
+      def toward(extreme, lightness, chroma, hue, alpha, ground, limit)
+        made = ->(l) { Gamut.to_srgb(Gamut.reduced(l, chroma, hue, alpha)) }
         enough = ->(l) { Contrast.ratio(Color.parse(made.call(l).hex), ground) >= limit }
         return unless enough.call(extreme)
         near, far = lightness, extreme

@@ -62,7 +62,7 @@ module Magpie
 
       # Sanitised as an artwork is, so that it can load nothing and run nothing.
       def draw
-        drawing = Artwork.read(@bytes, name: @name).flat
+        drawing = Painters::Flat.of(Artwork.read(@bytes, name: @name))
         header = ::Vips::Image.svgload_buffer(drawing)
         scale = DRAWN / [header.width, header.height].max.to_f
         @facts = {format: "SVG", bits: 8, space: "sRGB", plain: false, bytes: @bytes.bytesize}

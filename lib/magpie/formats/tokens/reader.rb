@@ -7,9 +7,17 @@ module Magpie
         ALIAS = /\A\{([^{}]+)\}\z/
         POINTER = %r{\A#/(.+)\z}
         LOOSE = "Colours" # the group of tokens that stand in none
+        # Groups that extend one another can double with each line of the file. Ten
+        # nodes for each colour that there may be is more than any real file has.
+        MOST_NODES = 10 * MOST_SWATCHES
+        SECONDS = 10
+
+        # An alias that leads nowhere spoils the file, other than a value that cannot be read.
+        class BrokenAlias < Error; end
 
         def initialize(text, name)
           @name = name
+          @budget = Limits::Budget.new(steps: MOST_NODES, seconds: SECONDS, what: "tokens and groups, with those that are extended")
           @tree = parse(text)
           @tree = extended(@tree, [])
           @notes = []
@@ -41,6 +49,7 @@ module Magpie
         # Follows $extends: a group has the tokens of another, its own on top.
         # @param inside [Array<Array<String>>] the groups that are being extended
         def extended(node, inside)
+          @budget.spend(node.size + 1)
           if node["$extends"]
             path = node["$extends"].to_s[ALIAS, 1]&.split(".") || pointer(node["$extends"])
             raise Error, "the groups #{[*inside, path].map { |each| dotted(each) }.join(" → ")} extend each other in a circle" if inside.include?(path)
@@ -95,8 +104,9 @@ module Magpie
             note: description(node), definition: ours["definition"],
             code: ours["code"]&.then { |code| Text.name(code, longest: 80) }, kind: (ours["kind"] if ours["kind"] == "spot")
           )
+        rescue BrokenAlias
+          raise
         rescue Error => error
-          raise if error.message.include?("alias")
           @notes << "#{dotted(place)}: #{error.message}, skipped"
         end
 
@@ -106,14 +116,14 @@ module Magpie
 
         def parent_of(place) = place[0..-2].reduce(@tree) { |node, key| node[key] }
 
-        def alias?(node) = node.key?("$ref") || node["$value"].to_s.match?(ALIAS)
+        def alias?(node) = node.key?("$ref") || (node["$value"].is_a?(String) && node["$value"].match?(ALIAS))
 
         # What a token stands for, through its aliases.
         # @param seen [Array<String>] the tokens on the way here
         def value(node, seen)
           target = target_of(node) or return colour(node["$value"])
           where = dotted(target)
-          raise Error, "the aliases #{[*seen.drop_while { |step| step != where }, where].join(" → ")} go round in a circle" if seen.include?(where)
+          raise BrokenAlias, "the aliases #{[*seen.drop_while { |step| step != where }, where].join(" → ")} go round in a circle" if seen.include?(where)
           value(find(target, seen.last), [*seen, where])
         end
 
@@ -124,13 +134,13 @@ module Magpie
 
         # A JSON pointer (RFC 6901) to a token or to its $value.
         def pointer(reference)
-          steps = reference.to_s[POINTER, 1] or raise Error, "the alias “#{reference}” does not point into this file"
+          steps = reference.to_s[POINTER, 1] or raise BrokenAlias, "the alias “#{reference}” does not point into this file"
           steps.split("/").map { |step| step.gsub("~1", "/").gsub("~0", "~") }.reject { |step| step == "$value" }
         end
 
         def find(path, from)
           node = path.reduce(@tree) { |each, key| each.is_a?(Hash) ? each[key] : nil }
-          raise Error, "the alias {#{dotted(path)}} in #{from} points at nothing" unless token?(node)
+          raise BrokenAlias, "the alias {#{dotted(path)}} in #{from} points at nothing" unless token?(node)
           node
         end
 

@@ -1,10 +1,11 @@
 module Magpie
-  class Artwork
+  module Painters
     # Which part each text lies on, as it is drawn: the drawing is rendered twice with a
     # colour of its own for every part, once with its texts and once without. Where a
     # text shows, the second tells what is under it.
     module Grounds
       WIDTH = 640 # px of the rendering
+      OPACITY = / opacity="(?!0(?:\.0*)?"|0%")[^"]*"/ # what is faint is there all the same
       TEXT = /<(?:text|tspan|textPath)\b[^>]*? data-part="([^"]*)"/
 
       module_function
@@ -24,7 +25,7 @@ module Magpie
 
       # Part numbers of the pixels; what is no whole part's colour is 0.
       def rendered(template, paints, numbers, hidden)
-        flat = Rendering.flat(template, paints.to_h { |(key, role), paint| [[key, role], numbered(paint, role, numbers[key], hidden.include?(key))] })
+        flat = Flat.new(template.gsub(OPACITY, ""), paints.to_h { |(key, role), paint| [[key, role], numbered(paint, role, numbers[key], hidden.include?(key))] }).to_s
         image = ::Vips::Image.thumbnail_buffer(flat, WIDTH, height: WIDTH * 4)
         image = image.flatten(background: [0, 0, 0]) if image.has_alpha?
         bands = Numo::UInt8.from_binary(image.colourspace(:srgb).extract_band(0, n: 3).cast(:uchar).write_to_memory).reshape(image.width * image.height, 3)
@@ -35,9 +36,9 @@ module Magpie
       end
 
       def numbered(paint, role, number, hidden)
-        return Paint.none if hidden || paint.none?
-        return paint if role == "stop" || (paint.kind == :reference && role == "line")
-        Paint.new(kind: :colour, colour: Color.from_rgb24(code(number)), opacity: visible?(paint) ? 1.0 : 0.0)
+        return Artwork::Paint.none if hidden || paint.none?
+        return paint if role == "stop" || (paint.kind == :server && role == "line")
+        Artwork::Paint.new(kind: :plain, colour: Color.from_rgb24(code(number)), opacity: visible?(paint) ? 1.0 : 0.0)
       end
 
       # Far apart in all three channels, so that no blend of two edges is a third.

@@ -1,0 +1,14 @@
+module Magpie
+  # What becomes of a drawing: each painter puts paints into a template, for those who
+  # know custom properties and those who do not, or as a picture.
+  #
+  # One rule holds for all of them. What is seen at a place has the opacity of its
+  # colour times that of the place; each painter writes the two once, in one way.
+  module Painters
+    autoload :Svg, "magpie/painters/svg"
+    autoload :Flat, "magpie/painters/flat"
+    autoload :Linked, "magpie/painters/linked"
+    autoload :Servers, "magpie/painters/servers"
+    autoload :Grounds, "magpie/painters/grounds"
+  end
+end

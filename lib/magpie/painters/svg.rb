@@ -1,0 +1,64 @@
+require "cgi"
+require "digest"
+require "json"
+
+module Magpie
+  module Painters
+    # Puts paints into a template, which has ` data-part="KEY"` where the paint of that
+    # part (or gradient stop) goes. A painter says how a colour is written, by #ink.
+    class Svg
+      PART = / data-part="([^"]*)"/
+      ROLES = Artwork::Paint::ATTRIBUTES.keys.freeze
+
+      # How a colour is written: its text, and the opacity that is not in the text.
+      Ink = Struct.new(:text, :opacity)
+
+      # @param template [String] see Artwork
+      # @param paints [Hash{[key, role] => Artwork::Paint}]
+      # @param prefix [String] for the identifiers of a drawing that does not stand alone
+      def initialize(template, paints, prefix: "")
+        @template, @paints, @prefix = template, paints, prefix
+        @servers = Servers.new(paints.values.filter_map(&:compound)) { |colour, reference| ink(colour, reference) }
+      end
+
+      # @return [String]
+      def to_s
+        painted = @template.gsub(PART) { |mark| "#{kept(mark)}#{attributes(CGI.unescapeHTML($1))}" }
+        head = @servers.to_s + sheet
+        painted = painted.sub(/<svg[^>]*>/) { |root| root + head } unless head.empty?
+        painted.gsub(Artwork::Identifiers::MARK, @prefix)
+      end
+
+      private
+
+      # @param reference [Object, nil] what the colour follows
+      # @return [Ink]
+      def ink(colour, reference) = raise(NotImplementedError)
+
+      # What stays of the mark itself.
+      def kept(mark) = ""
+
+      # Elements that come first in the drawing, besides gradients and patterns.
+      def sheet = ""
+
+      def attributes(key)
+        ROLES.filter_map { |role| (paint = @paints[[key, role]]) && written(Artwork::Paint::ATTRIBUTES[role], paint) }.join
+      end
+
+      def written((name, opacity), paint)
+        text, share = value(paint)
+        %( #{name}="#{CGI.escapeHTML(text)}"#{%( #{opacity}="#{Notation::Forms.short(share, 4)}") if share < 1})
+      end
+
+      # [what the attribute holds, opacity]
+      def value(paint)
+        case paint.kind
+        when :none then ["none", 1.0]
+        when :server then [paint.server.sub("url(#", "url(##{Artwork::Identifiers::MARK}"), paint.opacity]
+        when :compound then ["url(##{@servers.id(paint.compound)})", paint.opacity]
+        else ink(paint.colour, paint.reference).then { |ink| [ink.text, ink.opacity * paint.opacity] }
+        end
+      end
+    end
+  end
+end
