@@ -25,7 +25,7 @@ module Changes
     # @return whatever #make returns
     # @raise [Magpie::Error] with nothing changed
     def perform
-      Record.transaction do
+      Record.transaction(requires_new: true) do
         lock
         result = make
         record unless @rows.empty?

@@ -5,12 +5,14 @@ module Changes
     module_function
 
     # @param id [Integer, nil] one change of the list; the last one when nil
+    # @param saw [Integer, nil] the change that the person saw as the last one
     # @return [RecordedChange]
     # @raise [Magpie::Error]
-    def undo(project, id = nil)
+    def undo(project, id = nil, saw: nil)
       turn(project) do
         change = id ? RecordedChange.undoable.where(project:).find_by(id:) : RecordedChange.next_to_undo(project)
         raise Magpie::Error, "There is nothing to undo" unless change
+        refuse_unseen(change, saw, "Undo would take back")
         later = Following::Standing.new([change]).on(change)
         raise Magpie::Error, "“#{change.words}” cannot be undone: #{standing(later, change)}" if later
         attempt(change, "undone", Rows.new(change.rows).reversed)
@@ -20,9 +22,10 @@ module Changes
     end
 
     # @raise [Magpie::Error]
-    def redo(project)
+    def redo(project, saw: nil)
       turn(project) do
         change = RecordedChange.next_to_redo(project) or raise Magpie::Error, "There is nothing to redo"
+        refuse_unseen(change, saw, "Redo would do again")
         attempt(change, "done again", Rows.new(change.rows))
         change.update!(undone_at: nil)
         change
@@ -46,6 +49,11 @@ module Changes
       end
     rescue Rows::Conflict, Following::Invariants::Broken, ActiveRecord::InvalidForeignKey, ActiveRecord::RecordNotUnique
       raise Magpie::Error, "“#{change.words}” cannot be #{done}: something that was changed since, perhaps in another project, stands on it"
+    end
+
+    # Somebody, or another window, did something since.
+    def refuse_unseen(change, saw, what)
+      raise Magpie::Error, "Something was done since you looked: #{what} “#{change.words}” now. Look, and do it again" if saw && saw != change.id
     end
 
     def standing(later, change)

@@ -40,6 +40,17 @@ module PageHelpers
   # Who this is: a random mark in the session, since the hand is a person's own.
   def visitor = session[:visitor] ||= SecureRandom.hex(8)
 
+  # For forms that use what is in hand: they say what they showed.
+  def shown_in_hand = %(<input type="hidden" name="held" value="#{hand.mark}">)
+
+  # What is in hand, if it is still what the form showed.
+  # @raise [Magpie::Error]
+  def held
+    content = hand.content or raise Magpie::Error, "There is nothing in hand. Click a picture or a swatch first"
+    return content if params[:held].nil? || params[:held] == hand.mark
+    raise Magpie::Error, "Another window has put something else in hand meanwhile: #{content.name} #{content.hex}. Nothing was done. Look, and do it again"
+  end
+
   def finds = @finds ||= project.finds.includes(:source, :artwork).limit(60).to_a
 
   def reach = @reach ||= Swatch.reach(used_chips.map(&:id))
@@ -81,9 +92,6 @@ module PageHelpers
     query = request.GET.transform_keys(&:to_sym).merge(changed).compact
     "#{request.path}#{"?#{Rack::Utils.build_query(query)}" unless query.empty?}"
   end
-
-  # The same in all forms of a page.
-  def token = @token ||= %(<input type="hidden" name="authenticity_token" value="#{Rack::Protection::AuthenticityToken.token(session)}">)
 
   def count(number, word) = Magpie::Text.count(number, word)
 

@@ -25,6 +25,9 @@ class Hand < Record
     Content.new(name: data["name"], colour: Magpie::Color.from_h(data["colour"]), find_id: data["find_id"])
   end
 
+  # Tells whether something else is in hand.
+  def mark = Digest::SHA256.hexdigest([now, content&.hex].to_json)[0, 12]
+
   def hold(content)
     return if content.data.as_json == now
     update!(now: content.data, before: now || before)

@@ -51,7 +51,7 @@ module Routes
       app.post("/projects/:project/artworks/:artwork/dress") do
         keys = Array(params[:parts]).map(&:to_s).first(10_000)
         role = (params[:role] == "line") ? "line" : "fill"
-        content = params[:clear] ? nil : hand.content || raise(Magpie::Error, "There is nothing in hand. Click a swatch of the rack first")
+        content = params[:clear] ? nil : held
         Changes::DressParts.perform(project, artwork:, keys:, role:, content:)
         redirect to(at("dress", artwork: artwork.id, part: keys.last, tool: params[:tool])), 303
       end

@@ -19,7 +19,7 @@ module Routes
       end
 
       app.post("/projects/:project/keep") do
-        content = hand.content or raise Magpie::Error, "There is nothing in hand to keep. Click a picture first"
+        content = held
         group = groups.find { |each| each.id == number(params[:group]) } or raise Magpie::Error, "Choose a group to keep it in"
         session[:group] = group.id
         find = project.finds.find_by(id: content.find_id) if content.find_id

@@ -34,13 +34,13 @@ module Routes
       end
 
       app.post("/projects/:project/undo") do
-        change = Changes::History.undo(project, params[:change] && number(params[:change]))
+        change = Changes::History.undo(project, params[:change] && number(params[:change]), saw: params[:saw] && number(params[:saw]))
         tell "Undone: #{change.words}"
         go_back
       end
 
       app.post("/projects/:project/redo") do
-        tell "Done again: #{Changes::History.redo(project).words}"
+        tell "Done again: #{Changes::History.redo(project, saw: params[:saw] && number(params[:saw])).words}"
         go_back
       end
     end

@@ -93,7 +93,7 @@ module Routes
 
       # A colour from the hand, onto an empty slot.
       app.post("/projects/:project/put") do
-        content = hand.content or raise Magpie::Error, "There is nothing in hand. Click a picture or a chip first"
+        content = held
         group, slot = params[:slot].to_s.split(":").map { |text| number(text) }
         kept = Changes::KeepColour.perform(project, group: house_group(group), name: "", colour: content.colour, slot:, find: content.find_id && project.finds.find_by(id: content.find_id))
         hand.hold(Hand::Content.of_swatch(kept))

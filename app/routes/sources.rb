@@ -6,6 +6,14 @@ module Routes
 
       def kind = (params[:as] == "screen") ? "screen" : "picture"
 
+      # Main colours, if they are what the form showed: another window may have chosen
+      # another number of them.
+      # @raise [Magpie::Error]
+      def as_shown(colours)
+        return colours if params[:saw].nil? || params[:saw] == colours.map { |each| each.colour.hex }.join(",")
+        raise Magpie::Error, "Another window has chosen other main colours meanwhile. Nothing was kept. Look, and do it again"
+      end
+
       def better = Import.where(project_id: project.id).find(number(params[:better]))
     end
 
@@ -114,12 +122,14 @@ module Routes
 
       app.post("/projects/:project/:kind/:readable/main/:number") do
         main = readable.main_colours(choices).to_a[number(params[:number])] or raise Magpie::Error, "There is no such main colour any more"
+        as_shown [main]
         taken Changes::TakeColour.perform(project, colour: main.colour, way: "main", readable:, share: main.share, x: main.at[0], y: main.at[1])
       end
 
       app.post("/projects/:project/:kind/:readable/main") do
         palette = palette_for_groups
-        group = Changes::KeepMainColours.perform(project, palette:, readable:, colours: readable.main_colours(choices).to_a)
+        colours = as_shown(readable.main_colours(choices).to_a)
+        group = Changes::KeepMainColours.perform(project, palette:, readable:, colours:)
         session[:group] = group.id
         tell "Kept #{group.name} in #{palette.name}: #{count(group.swatches.size, "swatch")}"
         go_back

@@ -1,5 +1,6 @@
 // Every module binds once to the document and finds its elements when something
 // happens, so that a page that htmx has just brought up to date needs no set-up.
+import "./once.js"
 import "./copy.js"
 import "./drop.js"
 import "./keys.js"

@@ -1,5 +1,6 @@
 // Shortcuts and walking through chips with the arrow keys.
-import { all, find, submit, typing, visit } from "./page.js"
+import { all, find, submit, typing, visit, whenPageChanges } from "./page.js"
+import { waiting } from "./waiting.js"
 
 const places = { g: "Gather", p: "Palettes", d: "Dress", v: "Deliver" }
 
@@ -24,10 +25,20 @@ function single(event) {
 
 function turnBack(event) {
   if (typing(event.target) && event.target.value !== event.target.defaultValue) return
-  const button = find(event.shiftKey ? "#redo" : "#undo")
   event.preventDefault()
-  if (button && !button.disabled) submit(button.form)
+  turn(event.shiftKey ? "#redo" : "#undo")
 }
+
+// The form says which change it showed, so the next one waits for the page.
+let turns = []
+function turn(button) {
+  if (waiting()) return turns.push(button)
+  if (!find(button)?.disabled) submit(find(button).form)
+}
+whenPageChanges(() => {
+  const next = turns.shift()
+  if (next) setTimeout(() => turn(next))
+})
 
 function leave(event) {
   const list = find("#changes-list[open]")

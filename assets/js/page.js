@@ -1,4 +1,5 @@
 // Small helpers that the modules share.
+import { renew } from "./once.js"
 
 export const find = (selector, within = document) => within.querySelector(selector)
 export const all = (selector, within = document) => [...within.querySelectorAll(selector)]
@@ -12,8 +13,9 @@ export function whenPageChanges(run) {
   document.readyState === "loading" ? document.addEventListener("DOMContentLoaded", () => run()) : run()
 }
 
-// Submits a form through htmx, as a click on its button would.
+// Submits a form through htmx, as a click on its button would. Each time is meant.
 export function submit(form) {
+  renew(form)
   form.requestSubmit()
 }
 

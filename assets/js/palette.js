@@ -73,7 +73,7 @@ const swatchOf = element => element.dataset.chip ?? element.dataset.dot
 let asking = 0
 async function compute(form) {
   const mine = ++asking, query = new URLSearchParams(new FormData(form))
-  query.delete("authenticity_token")
+  for (const name of ["authenticity_token", "once"]) query.delete(name)
   const answer = await fetch(`${form.dataset.shift}?${query}`).catch(() => null)
   if (!answer?.ok) return
   const computed = await answer.json()
@@ -116,7 +116,7 @@ function resetShift(form) {
 // The artworks before and after, for what the sliders say.
 function openCompare(button) {
   const form = button.form, query = new URLSearchParams(new FormData(form))
-  query.delete("authenticity_token")
+  for (const name of ["authenticity_token", "once"]) query.delete(name)
   if (!form.elements.scope) {
     const chosen = find("#selection")
     chosen.elements.ids.value = [...new Set(all(`[data-palette="${form.elements.palette.value}"] :is([data-chip], [data-dot])`).map(swatchOf))].join(",")

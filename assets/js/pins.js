@@ -6,7 +6,8 @@ import { hide, show } from "./loupe.js"
 import { follow, pixelAt, pointOf, size } from "./view.js"
 
 const FARTHER = 4 // CSS pixels that make a drag of a press
-const outlines = new Map() // question → outline
+const MOST = 40
+const outlines = new Map() // address of the question → outline
 let dragged = null // { pin, from, moved }
 let asking = null
 
@@ -83,7 +84,7 @@ function post(path, values) {
   const form = find("#take")
   form.action = path
   for (const field of form.elements) if (field.name in values) field.value = values[field.name]
-  for (const field of form.elements) field.disabled = !(field.name in values || ["authenticity_token", "with", "looked"].includes(field.name))
+  for (const field of form.elements) field.disabled = !(field.name in values || ["authenticity_token", "once", "with", "looked"].includes(field.name))
   form.requestSubmit()
   for (const field of form.elements) field.disabled = false
 }
@@ -102,21 +103,27 @@ document.addEventListener("change", event => {
 }, true)
 
 async function outline(question) {
-  const picture = find("#picture")
-  if (outlines.has(question)) return drawOutline(picture, outlines.get(question))
+  const address = `${find("#picture").dataset.path}/patch.json?${question}` // it names the picture too
+  if (outlines.has(address)) return drawOutline(find("#picture"), outlines.get(address))
   const waiting = asking !== null
-  asking = question
+  asking = address
   if (waiting) return
   while (asking) {
     const asked = asking
-    const answer = await fetch(`${picture.dataset.path}/patch.json?${asked}`).catch(() => null)
+    const answer = await fetch(asked).catch(() => null)
     if (answer?.ok) {
-      const said = await answer.json()
-      outlines.set(asked, said.outline)
-      if (picture.isConnected && asking === asked) drawOutline(picture, said.outline)
+      keep(asked, (await answer.json()).outline)
+      const picture = find("#picture")
+      if (picture && asking === asked && asked.startsWith(`${picture.dataset.path}/`)) drawOutline(picture, outlines.get(asked))
     }
     if (asking === asked) asking = null
   }
+}
+
+// The oldest goes when there are too many.
+function keep(address, outline) {
+  outlines.set(address, outline)
+  if (outlines.size > MOST) outlines.delete(outlines.keys().next().value)
 }
 
 whenPageChanges(() => {

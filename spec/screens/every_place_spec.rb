@@ -125,6 +125,26 @@ RSpec.describe "Every place", :screen do
     eventually { expect(page.evaluate_script("document.querySelector('#stage [data-part=moor]').getAttribute('fill')")).to eq "none" }
   end
 
+  it "does once what is clicked twice, and twice what is meant twice" do
+    visit "/"
+    fill_in "What is the job?", with: "Star trail"
+    find_button("Start the project").double_click
+    expect(page).to have_content("Begin with a picture")
+    visit "/"
+    expect(page).to have_css(".project b", text: "Star trail", count: 1)
+    open_place "palettes"
+    find(".chip[title^='Coral']").click
+    fill_in "Name", with: "Reef"
+    click_button "Save"
+    expect(page).to have_css(".chip-cell", text: "Reef")
+    fill_in "Name", with: "Reef light"
+    click_button "Save"
+    expect(page).to have_css(".chip-cell", text: "Reef light")
+    find("body").send_keys([:control, "z"], [:control, "z"])
+    expect(page).to have_css(".chip-cell", text: "Coral")
+    eventually { expect(find("#undo", visible: :all)).to be_disabled }
+  end
+
   it "offers to undo from the list only what nothing later stands on" do
     open_place "palettes"
     find(".chip[title^='Ion pink']").click

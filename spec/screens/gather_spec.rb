@@ -118,6 +118,23 @@ RSpec.describe "Gather", :screen do
       expect(page).to have_content(/2\d\d px drawn round/)
     end
 
+    it "outlines a patch in the picture that it is in, not as in the one before" do
+      send_files([["wide.png", flat_picture(80, 60, [40, 60, 90]).draw_rect([230, 120, 80], 10, 10, 60, 40, fill: true).pngsave_buffer],
+        ["tall.png", flat_picture(80, 60, [40, 60, 90]).draw_rect([230, 120, 80], 30, 5, 20, 50, fill: true).pngsave_buffer]], "drop")
+      expect(page).to have_content("Brought in wide and tall")
+      outlines = %w[tall wide].map do |name|
+        visit "/projects/#{demo.id}/gather?source=#{demo.sources.find_by!(name:).id}" if name == "tall"
+        find(".source", text: name).click if name == "wide"
+        expect(page).to have_css("#picture[data-path$='/#{demo.sources.find_by!(name:).id}']")
+        choose_probe "patch"
+        click_picture 40, 30
+        expect(page).to have_content(/patch of [\d ]+ px from 40, 30 of #{name}/)
+        eventually { expect(find(".outline-over", visible: :all)["d"]).to start_with "M" }
+        page.evaluate_script("(() => { const box = document.querySelector('.outline-over').getBBox(); return [box.x, box.y, box.width, box.height] })()")
+      end
+      expect(outlines).to eq [[30, 5, 20, 50], [10, 10, 60, 40]]
+    end
+
     it "grows a patch, whose outline follows the tolerance before it is read again" do
       choose_probe "patch"
       click_picture 1080, 640
