@@ -37,7 +37,7 @@ module Bench
   # A swatch that is followed in every one of its artworks.
   def swatch_with(places, artworks)
     project = Changes::StartProject.perform(name: "Bench #{places}")
-    swatch = Swatch.create!(group: project.groups.first, name: "Ember", colour: Magpie::Color.parse("#E46F58"), shared: true, position: 1)
+    swatch = Swatch.create!(group: project.groups.first, name: "Ember", colour: Magpie::Notation.parse("#E46F58"), shared: true, position: 1)
     each = places / artworks
     shapes = (1..each).map { |n| %(<rect x="#{n}" width="9" height="9" fill="#E46F58"/>) }.join
     artworks.times { |n| Changes::BringInArtwork.perform(project, name: "Card #{n}.svg", bytes: %(<svg xmlns="http://www.w3.org/2000/svg" width="90" height="60">#{shapes}</svg>)) }
@@ -59,7 +59,7 @@ module Bench
 
   def change(project, swatch)
     @turn = !@turn
-    colour = Magpie::Color.parse(@turn ? "#52A3CC" : "#E46F58")
+    colour = Magpie::Notation.parse(@turn ? "#52A3CC" : "#E46F58")
     Changes::ChangeSwatch.perform(project, swatch:, colour:, definition: colour.hex, before: swatch.hex)
   end
 end
@@ -110,7 +110,7 @@ grain = (0..2).map { |band| Vips::Image.gaussnoise(dusk.width, dusk.height, mean
 dusk = (dusk + grain[0].bandjoin(grain[1..])).cast(:uchar).copy(interpretation: :srgb)
 source = Changes::BringInSource.perform(demo, name: "Dusk, large.jpg", bytes: dusk.jpegsave_buffer(Q: 92))
 size = "#{(dusk.width * dusk.height / 1e6).round} megapixels"
-opening = Bench.median(3) { Magpie::Picture.read(source.bytes) }
+opening = Bench.median(3) { Magpie::Painters.picture(source.bytes) }
 Bench.row "Decoding #{size} (JPEG), without keeping it", opening, "–"
 [["a field of the sky", 2000, 1000, 6.0], ["the whole picture", 2000, 1000, 40.0]].each do |what, x, y, tolerance|
   median = Bench.median(7) { source.picture.then { |picture| picture.read(Magpie::Picture::Probe.patch(picture, x, y, tolerance)) } }

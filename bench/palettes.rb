@@ -59,7 +59,7 @@ module Bench
         shapes = (1..100).map { |n| %(<rect x="#{n}" width="9" height="9" fill="#{(n % 20 == 0) ? hexes[0] : hexes.sample(random:)}"/>) }.join
         Changes::BringInArtwork.perform(project, name: "Card #{number}.svg", bytes: %(<svg xmlns="http://www.w3.org/2000/svg" width="90" height="60">#{shapes}</svg>))
       end
-      swatch = Changes::KeepColour.perform(project, group: project.groups.first, name: "Ember", colour: Magpie::Color.parse("#E46F58"))
+      swatch = Changes::KeepColour.perform(project, group: project.groups.first, name: "Ember", colour: Magpie::Notation.parse("#E46F58"))
       Bench.row "Candidates of one swatch over 10,000 places, exact and near", Bench.median(9) { Candidates.of([swatch], limit: 5.0).by_artwork }, "–"
       ticks = Candidates.of([swatch], limit: 5.0).by_artwork.values.flatten.select(&:exact?).map(&:tick)
       linked = nil

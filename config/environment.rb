@@ -20,5 +20,5 @@ ActiveRecord::Base.establish_connection(
 loader = Zeitwerk::Loader.new
 loader.push_dir(File.join(ROOT, "app"))
 loader.ignore(File.join(ROOT, "app/views"))
-loader.collapse(File.join(ROOT, "app/models"), File.join(ROOT, "app/helpers"))
+loader.collapse(*%w[models queries helpers].map { |room| File.join(ROOT, "app", room) })
 loader.setup

@@ -11,7 +11,7 @@ module Changes
     private
 
     def make
-      picture = Magpie::Picture.read(@bytes, name: @file)
+      picture = Magpie::Painters.picture(@bytes, name: @file)
       sha256 = Blob.keep(@bytes, Magpie::Picture::File.format(@bytes).media_type)
       PictureCache.keep(sha256, picture)
       name = File.basename(@file, ".*").tr("_", " ").strip

@@ -36,7 +36,7 @@ module Changes
 
     def make
       bytes = Blob.bytes(@file.sha256)
-      picture = Magpie::Picture.read(bytes, name: @file.name)
+      picture = Magpie::Painters.picture(bytes, name: @file.name)
       rereads = ReplacePicture.preview(@source, picture)
       @read = rereads.count(&:colours)
       factors = [picture.width.fdiv(@source.width), picture.height.fdiv(@source.height)]

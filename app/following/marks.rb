@@ -30,10 +30,10 @@ module Following
     #   wrote, or what it replaced, points at, and which of their columns it depends on
     attr_reader :written, :after, :before
 
-    # @param entries [Array<Hash>] of Changes::Rows
+    # @param entries [Array<Hash>] what a recorded change wrote, see its rows
     def initialize(entries)
       @written, @after, @before = Array.new(3) { {} }
-      entries.each { |entry| add(*entry.values_at(:table, :ids, :before, :after)) }
+      entries.each { |entry| add(*entry.transform_keys(&:to_sym).values_at(:table, :ids, :before, :after)) }
     end
 
     # Does the one that came later stand on this one: would this one's undoing take

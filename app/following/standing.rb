@@ -5,7 +5,7 @@ module Following
     # @param changes [Array<RecordedChange>] with their rows, to be looked at
     def initialize(changes)
       @changes = changes
-      @marks = Hash.new { |known, change| known[change] = Changes::Rows.new(change.rows).marks }.compare_by_identity
+      @marks = Hash.new { |known, change| known[change] = Marks.new(change.rows) }.compare_by_identity
     end
 
     # @param change [RecordedChange] one of them

@@ -13,7 +13,12 @@ module GatherHelpers
     end
   end
 
-  def choices = hand.chosen
+  def choices = @choices ||= Choices.new(hand)
+
+  # How many, the favour for accents and whether grounds count are chosen.
+  # @param readable [Readable]
+  # @return [MainColours]
+  def main_colours_of(readable) = MainColours.new(readable, choices.main_colours)
 
   # For file fields.
   def accepted_pictures = Magpie::Picture::File::FORMATS.map(&:media_type).join(",")

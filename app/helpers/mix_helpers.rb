@@ -52,7 +52,7 @@ module MixHelpers
 
   # What the sheet asks for while something is dragged.
   def mix_answer(colour, plane)
-    press = Magpie::Picture::Press.proof(colour)
+    press = Magpie::Press.usual.proof(colour)
     across, up, held = Magpie::Slice.place(plane, colour)
     {hex: colour.hex, ink: ink(colour), alpha: colour.alpha, inside: colour.in_srgb?, name: Magpie::ColorName.suggest(colour),
      read: LABELS.fetch({srgb: :rgb}.fetch(colour.model, colour.model)) { colour.model.to_s.tr("_", " ") },
@@ -84,7 +84,7 @@ module MixHelpers
 
   # The colours along the four ink tracks; CSS has no press of its own.
   def ink_tracks(colour)
-    inks = Magpie::Picture::Press.proof(colour)[:inks]
+    inks = Magpie::Press.usual.proof(colour)[:inks]
     (0..3).map { |index| (0..4).map { |n| Magpie::Color.new(:cmyk, inks.dup.tap { |each| each[index] = n * 25 }).hex } }
   end
 

@@ -31,7 +31,7 @@ class Artwork < Record
 
   def linked
     paints = self.paints
-    names = SwatchNames.of(Swatch.where(id: paints.values.filter_map(&:reference).uniq).order(:id))
+    names = Page::SwatchNames.of(Swatch.where(id: paints.values.filter_map(&:reference).uniq).order(:id))
     Magpie::Painters::Linked.new(drawing, paints, names:).to_s
   end
 

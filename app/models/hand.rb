@@ -33,7 +33,5 @@ class Hand < Record
     update!(now: content.data, before: now || before)
   end
 
-  def chosen = @chosen ||= Choices.new(self)
-
   def swap = before && update!(now: before, before: now)
 end

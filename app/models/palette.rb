@@ -2,7 +2,7 @@
 class Palette < Record
   # Limits of the health checks: the usual one, and what it may be.
   LIMITS = {
-    "twins" => [Magpie::Palette::Twins::LIMIT, 0.1..20.0], "press" => [Magpie::Picture::Press::OUTSIDE, 0.5..20.0],
+    "twins" => [Magpie::Palette::Twins::LIMIT, 0.1..20.0], "press" => [Magpie::Press::OUTSIDE, 0.5..20.0],
     "confusable" => [Magpie::Palette::Confusable::LIMIT, 0.5..10.0], "contrast" => [Magpie::Palette::Readable::LIMIT, 1.0..21.0],
     "reversal" => [Magpie::Palette::Reversals::STEP * 100, 0.1..20.0]
   }.freeze

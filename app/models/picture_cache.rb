@@ -19,7 +19,7 @@ module PictureCache
   # @return [Magpie::Picture]
   # @raise [Magpie::Error] when the bytes are damaged
   def picture(key, name)
-    keep(key, Magpie::Picture.read(yield, name:)) unless kept?("#{key}.v")
+    keep(key, Magpie::Painters.picture(yield, name:)) unless kept?("#{key}.v")
     Magpie::Picture.reopen(File.join(folder, "#{key}.v"))
   end
 

@@ -15,10 +15,6 @@ module Readable
     ["image/png", File.binread(PictureCache.file("#{key}-screen.png") { picture.on_screen })]
   end
 
-  # @param choices [Choices] how many, the favour for accents, grounds
-  # @return [MainColours]
-  def main_colours(choices) = MainColours.new(self, choices.main_colours)
-
   # Its address within a project.
   def path = "#{self.class.table_name}/#{id}"
 

@@ -18,10 +18,11 @@ class Source < Record
     "#{facts["format"]}, #{facts["bits"]} bit, #{facts["space"]}, #{Magpie::Text.bytes(facts["bytes"])}"
   end
 
+  # Sources of earlier versions have none; theirs is found again when it is asked for.
   # @return [Magpie::Picture::Tone, nil] nil where every pixel is transparent
   def tone_value
-    update_column(:tone, Source.tone_of(picture) || {}) if tone.nil?
-    Magpie::Picture::Tone.new(**tone.symbolize_keys) if tone.any?
+    known = tone || JSON.parse(File.read(PictureCache.file("#{key}-tone.json") { JSON.generate(Source.tone_of(picture) || {}) }))
+    Magpie::Picture::Tone.new(**known.symbolize_keys) if known.any?
   end
 
   # As #tone holds it.

@@ -96,7 +96,7 @@ module Routes
 
       # A colour that the browser's own sampler gave, or the practice screen.
       app.post("/projects/:project/samples") do
-        taken Changes::TakeColour.perform(project, colour: Magpie::Color.parse(params[:colour]), way: "screen")
+        taken Changes::TakeColour.perform(project, colour: Magpie::Notation.parse(params[:colour]), way: "screen")
       end
 
       # What a patch would cover, while the tolerance is adjusted.

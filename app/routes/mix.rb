@@ -6,8 +6,8 @@ module Routes
       def notation
         text = params[:notation].to_s
         model = params[:model].to_s
-        return Magpie::Color.parse("#{model} #{text}") if MixHelpers::MODELS.key?(model.to_sym) && text.match?(/\A\s*[-+.\d]/) && text.split(/[\s,]+/).size > 2
-        Magpie::Color.parse(text)
+        return Magpie::Notation.parse("#{model} #{text}") if MixHelpers::MODELS.key?(model.to_sym) && text.match?(/\A\s*[-+.\d]/) && text.split(/[\s,]+/).size > 2
+        Magpie::Notation.parse(text)
       end
 
       def plane = MixHelpers::PLANES.key?(params[:plane].to_s) ? params[:plane].to_sym : :chroma_lightness
@@ -31,15 +31,15 @@ module Routes
 
       app.get("/nudge.json") do
         content_type :json
-        nudged = Magpie::Making::Nudge.apply(Magpie::Color.parse(params[:notation]), params[:step].to_s.to_sym, size: asked(:size, 1.0, -72.0..72.0))
+        nudged = Magpie::Making::Nudge.apply(Magpie::Notation.parse(params[:notation]), params[:step].to_s.to_sym, size: asked(:size, 1.0, -72.0..72.0))
         JSON.generate(notation: Magpie::Notation.write(nudged, :oklch))
       end
 
       # What can be made of the colour, one panel at a time.
       app.get("/projects/:project/mix/panels/:panel") do
         raise ActiveRecord::RecordNotFound unless MixHelpers::PANELS.key?(params[:panel]) && params[:panel] != "reach" # the page has that itself
-        @colour = Magpie::Color.parse(params[:notation])
-        @before = Magpie::Color.parse(params[:before].to_s)
+        @colour = Magpie::Notation.parse(params[:notation])
+        @before = Magpie::Notation.parse(params[:before].to_s)
         begin
           erb :"mix/#{params[:panel]}", layout: false
         rescue Magpie::Error => error
@@ -49,7 +49,7 @@ module Routes
       end
 
       app.post("/projects/:project/mix/group") do
-        colours = Array(params[:notations]).first(101).map { |text| Magpie::Color.parse(text) }
+        colours = Array(params[:notations]).first(101).map { |text| Magpie::Notation.parse(text) }
         group = Changes::KeepGroup.perform(project, palette: palette_for_groups, name: params[:name], colours:, note: Magpie::Text.name(params[:note], longest: 120))
         session[:group] = group.id
         tell "Kept #{group.name} in #{group.palette.name}: #{count(colours.size, "swatch")}"
@@ -67,7 +67,7 @@ module Routes
         lines = params[:text].to_s[0, 20_000].lines.map(&:strip).reject(&:empty?)
         raise Magpie::Error, "#{lines.size} lines at once: the limit is 200" if lines.size > 200
         colours = lines.each.with_index(1).map do |line, number|
-          Magpie::Color.parse(line)
+          Magpie::Notation.parse(line)
         rescue Magpie::Error => error
           raise Magpie::Error, "line #{number}: #{error.message}"
         end

@@ -15,7 +15,7 @@ module Routes
         inks = colours.first(13).each_with_index.map do |text, index|
           followed = swatch(text.delete_prefix("s")) if text.start_with?("s")
           offset = Float(offsets[index].to_s, exception: false)
-          Magpie::Palette::Compound::Ink.new(colour: followed&.colour || Magpie::Color.parse(text), reference: followed&.id, offset: offset ? offset / 100 : index.fdiv([colours.size - 1, 1].max))
+          Magpie::Palette::Compound::Ink.new(colour: followed&.colour || Magpie::Notation.parse(text), reference: followed&.id, offset: offset ? offset / 100 : index.fdiv([colours.size - 1, 1].max))
         end
         Magpie::Palette::Compound.new(form: params[:shape].to_s, angle: Float(params[:angle].to_s, exception: false), size: Float(params[:size].to_s, exception: false) || 12.0, inks:).checked
       end
@@ -85,7 +85,7 @@ module Routes
         changed = swatch(params[:swatch])
         past = params[:change] && changed.history.find { |change, _| change.id == number(params[:change]) }
         raise Magpie::Error, "#{changed.name} has no such value in its history" if params[:change] && !past
-        colour = past ? past.last : Magpie::Color.parse(params[:notation])
+        colour = past ? past.last : Magpie::Notation.parse(params[:notation])
         Changes::ChangeSwatches.perform(project, colours: {changed => colour}, saw: {changed => params[:before].to_s}, what: "#{params[:what].to_s.empty? ? "Changed" : Magpie::Text.name(params[:what], longest: 60)} #{changed.name} from #{changed.hex} to #{colour.hex}", why: params[:why])
         tell "#{changed.name} is #{colour.hex} now"
         go_on

@@ -62,7 +62,7 @@ module Routes
       app.post("/projects/:project/sources/:source/better") do
         name, bytes = uploads(:files).first
         raise Magpie::Error, "No file came in. Choose one" unless name
-        picture = Magpie::Picture.read(bytes, name:)
+        picture = Magpie::Painters.picture(bytes, name:)
         sha256 = Blob.keep(bytes, Magpie::Picture::File.format(bytes).media_type)
         raise Magpie::Error, "#{name} is the very same file as #{source.name} has" if sha256 == source.sha256
         PictureCache.keep(sha256, picture)
@@ -107,7 +107,7 @@ module Routes
       app.get("/projects/:project/:kind/:readable/main") do
         @looked = readable
         begin
-          readable.main_colours(choices).to_a
+          main_colours_of(readable).to_a
         rescue Magpie::Error => error
           @problem = error.message
         end
@@ -117,18 +117,18 @@ module Routes
       app.get("/projects/:project/:kind/:readable/main/:number.png") do
         cache_control :private, max_age: 3600
         content_type "image/png"
-        readable.main_colours(choices).highlight(number(params[:number]))
+        main_colours_of(readable).highlight(number(params[:number]))
       end
 
       app.post("/projects/:project/:kind/:readable/main/:number") do
-        main = readable.main_colours(choices).to_a[number(params[:number])] or raise Magpie::Error, "There is no such main colour any more"
+        main = main_colours_of(readable).to_a[number(params[:number])] or raise Magpie::Error, "There is no such main colour any more"
         as_shown [main]
         taken Changes::TakeColour.perform(project, colour: main.colour, way: "main", readable:, share: main.share, x: main.at[0], y: main.at[1])
       end
 
       app.post("/projects/:project/:kind/:readable/main") do
         palette = palette_for_groups
-        colours = as_shown(readable.main_colours(choices).to_a)
+        colours = as_shown(main_colours_of(readable).to_a)
         group = Changes::KeepMainColours.perform(project, palette:, readable:, colours:)
         session[:group] = group.id
         tell "Kept #{group.name} in #{palette.name}: #{count(group.swatches.size, "swatch")}"

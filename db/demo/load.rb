@@ -47,7 +47,7 @@ module Demo
     Use.create!(project:, palette:, position: 1)
     GROUPS.each.with_index(1) do |(name, (note, colours)), position|
       group = Group.create!(palette:, name:, note:, position:)
-      colours.each.with_index(1) { |(swatch, hex), at| Swatch.create!(group:, name: swatch, colour: Magpie::Color.parse(hex), definition: hex, shared: !LOOSE.include?(swatch), position: at) }
+      colours.each.with_index(1) { |(swatch, hex), at| Swatch.create!(group:, name: swatch, colour: Magpie::Notation.parse(hex), definition: hex, shared: !LOOSE.include?(swatch), position: at) }
     end
     Changes::StartProject.starters(palette)
     palette

@@ -47,10 +47,6 @@ module Magpie
     # @param red, green, blue [Numeric] 0..255
     def self.srgb8(red, green, blue, alpha = 1.0) = new(:srgb, [red / 255.0, green / 255.0, blue / 255.0], alpha)
 
-    # @param text [String] any notation that Notation reads
-    # @raise [Magpie::Error] naming the part that is wrong and what was expected
-    def self.parse(text) = Notation.parse(text)
-
     # @param hash [Hash] what #to_h gave, with string or symbol keys
     def self.from_h(hash)
       model, components, alpha = hash.values_at("model", "components", "alpha")
@@ -131,6 +127,6 @@ module Magpie
 end
 
 require "magpie/color/matrix"
-%w[xyz rgb hsl hsb hwb lab oklab cmyk].each { |file| require "magpie/color/#{file}" }
+%w[xyz rgb hsl hsb hwb lab oklab].each { |file| require "magpie/color/#{file}" }
 
 Magpie::Color::WHITE = Magpie::Color.new(:srgb, [1.0, 1.0, 1.0])

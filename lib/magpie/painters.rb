@@ -5,6 +5,12 @@ module Magpie
   # One rule holds for all of them. What is seen at a place has the opacity of its
   # colour times that of the place; each painter writes the two once, in one way.
   module Painters
+    # A picture that colours are read from; a drawing is made safe and painted.
+    # @param bytes [String] a file in one of Picture::File::FORMATS
+    # @return [Picture]
+    # @raise [Magpie::Error]
+    def self.picture(bytes, name: "the file") = Picture.read(bytes, name:, draw: ->(drawing, file) { Flat.of(Artwork.read(drawing, name: file)) })
+
     autoload :Svg, "magpie/painters/svg"
     autoload :Flat, "magpie/painters/flat"
     autoload :Linked, "magpie/painters/linked"

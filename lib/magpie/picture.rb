@@ -13,7 +13,6 @@ module Magpie
     autoload :MostCommon, "magpie/picture/most_common"
     autoload :Profile, "magpie/picture/profile"
     autoload :Tone, "magpie/picture/tone"
-    autoload :Press, "magpie/picture/press"
     autoload :Working, "magpie/picture/working"
     autoload :Lattice, "magpie/picture/lattice"
     autoload :Cells, "magpie/picture/cells"
@@ -24,9 +23,11 @@ module Magpie
 
     # @param bytes [String] a file in one of File::FORMATS
     # @param name [String] how the file is called, for messages
+    # @param draw [Proc, nil] makes of the bytes and the name of a drawing an SVG that can
+    #   be painted; without it drawings are refused. See Painters.picture
     # @raise [Magpie::Error] when it is not a picture, damaged or too large
-    def self.read(bytes, name: "the file")
-      file = File.new(bytes, name)
+    def self.read(bytes, name: "the file", draw: nil)
+      file = File.new(bytes, name, draw)
       new(file.image, file.facts)
     end
 

@@ -39,7 +39,7 @@ RSpec.describe Health, :data do
     keep(project, "Signal green", "#00FF40")
     item = checks["press"].find { |each| each.subject.name == "Signal green" }
     expect(item.words).to match(/\Aprints as #\h{6}, ΔE \d+\.\d\z/)
-    expect(Magpie::Picture::Press.proof(item.remedy)[:de2000]).to be < Magpie::Picture::Press::OUTSIDE
+    expect(Magpie::Press.usual.proof(item.remedy)[:de2000]).to be < Magpie::Press::OUTSIDE
   end
 
   it "sets apart two that look alike with a deficiency" do

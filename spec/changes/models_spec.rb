@@ -109,7 +109,7 @@ RSpec.describe "What the tables hold" do
     end
   end
 
-  describe SwatchNames do
+  describe Page::SwatchNames do
     it "gives each swatch a CSS name of its own" do
       one, two, same = keep(project, "Ember sky", "#E46F58"), keep(project, "Ember-sky!", "#E2705A"), keep(project, "夜", "#000")
       names = described_class.of([one, two, same])

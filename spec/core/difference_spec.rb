@@ -30,7 +30,7 @@ RSpec.describe Magpie::Difference do
   end
 
   it "is zero for a colour and itself in another model" do
-    ember = Magpie::Color.parse("#E46F58")
+    ember = Magpie::Notation.parse("#E46F58")
     expect(described_class.de2000(ember, ember.to(:oklch))).to be < 1e-4
     expect(described_class.ok(ember, ember.to(:hsl))).to be < 1e-9
   end

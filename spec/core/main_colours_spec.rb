@@ -3,7 +3,7 @@ RSpec.describe Magpie::Picture::MainColours do
 
   def demo_images = Demo::Pictures.all.values.map { |bytes| Vips::Image.new_from_buffer(bytes, "").extract_band(0, n: 3) }
 
-  def picture(image) = Magpie::Picture.read(image.pngsave_buffer)
+  def picture(image) = Magpie::Painters.picture(image.pngsave_buffer)
 
   def main(picture, **options) = described_class.new(Magpie::Picture::Cells.new(picture), **options).to_a
 
@@ -76,7 +76,7 @@ RSpec.describe Magpie::Picture::MainColours do
       colours = main(picture(image), count:).map(&:colour)
       changed = [image.jpegsave_buffer(Q: 60), image.resize(0.5).pngsave_buffer, image.resize(0.4).jpegsave_buffer(Q: 80)]
       changed.each do |bytes|
-        others = main(Magpie::Picture.read(bytes), count:).map(&:colour)
+        others = main(Magpie::Painters.picture(bytes), count:).map(&:colour)
         expect([farthest(colours, others), farthest(others, colours)].max).to be < 4
       end
     end
@@ -135,7 +135,7 @@ RSpec.describe Magpie::Picture::MainColours do
 end
 
 RSpec.describe Magpie::Picture::Tone do
-  def tone(*rgb) = described_class.of(Magpie::Picture::Cells.new(Magpie::Picture.read(noise_picture(60, 60, rgb, 2).pngsave_buffer)))
+  def tone(*rgb) = described_class.of(Magpie::Picture::Cells.new(Magpie::Painters.picture(noise_picture(60, 60, rgb, 2).pngsave_buffer)))
 
   it "says how light a picture is and which way it leans" do
     expect(tone(128, 128, 128).words).to eq "mid light, no cast"
@@ -145,7 +145,7 @@ RSpec.describe Magpie::Picture::Tone do
 
   it "takes the median, which a few bright pixels do not move" do
     image = noise_picture(60, 60, [60, 60, 60], 1).draw_rect([255, 255, 255], 0, 0, 60, 20, fill: true)
-    tone = described_class.of(Magpie::Picture::Cells.new(Magpie::Picture.read(image.pngsave_buffer)))
+    tone = described_class.of(Magpie::Picture::Cells.new(Magpie::Painters.picture(image.pngsave_buffer)))
     expect(tone.lightness).to be_within(0.01).of(Magpie::Color.srgb8(60, 60, 60).in(:oklab)[0])
   end
 end

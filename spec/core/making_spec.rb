@@ -1,5 +1,5 @@
 RSpec.describe Magpie::Making do
-  def colour(text) = Magpie::Color.parse(text)
+  def colour(text) = Magpie::Notation.parse(text)
 
   def difference(one, two) = Magpie::Difference.de2000(one, two)
 
@@ -201,7 +201,7 @@ RSpec.describe Magpie::Making do
 end
 
 RSpec.describe Magpie::Vision do
-  def colour(text) = Magpie::Color.parse(text)
+  def colour(text) = Magpie::Notation.parse(text)
 
   it "is the published matrix at each tenth, in linear light" do
     red = colour("#FF0000")
@@ -226,10 +226,10 @@ end
 
 RSpec.describe "The press" do
   it "says what it makes of a colour" do
-    inside, outside = %w[#A35166 #00FF00].map { |text| Magpie::Picture::Press.proof(Magpie::Color.parse(text)) }
+    inside, outside = %w[#A35166 #00FF00].map { |text| Magpie::Press.usual.proof(Magpie::Notation.parse(text)) }
     expect([inside[:inside], outside[:inside]]).to eq [true, false]
     expect(inside[:total_ink]).to be_within(1e-9).of(inside[:inks].sum)
     expect(outside[:de2000]).to be > 10
-    expect(Magpie::Picture::Press.proof(Magpie::Color.parse("cmyk 10 20 30 40"))).to include(inks: [10, 20, 30, 40], total_ink: 100)
+    expect(Magpie::Press.usual.proof(Magpie::Notation.parse("cmyk 10 20 30 40"))).to include(inks: [10, 20, 30, 40], total_ink: 100)
   end
 end

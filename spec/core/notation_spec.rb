@@ -62,7 +62,7 @@ RSpec.describe Magpie::Notation do
   end
 
   it "shows what a screen shows for colours outside of it" do
-    expect(described_class.numbers(Magpie::Color.parse("color(display-p3 1 0 0)"), :hsb)).to match(/\A\d+° \d+% 100%\z/)
-    expect(described_class.write(Magpie::Color.parse("#E2705A"), :hsb)).to eq "hsb(10 60% 89%)"
+    expect(described_class.numbers(Magpie::Notation.parse("color(display-p3 1 0 0)"), :hsb)).to match(/\A\d+° \d+% 100%\z/)
+    expect(described_class.write(Magpie::Notation.parse("#E2705A"), :hsb)).to eq "hsb(10 60% 89%)"
   end
 end

@@ -1,6 +1,6 @@
 RSpec.describe Magpie::Painters do
   template = %(<svg xmlns="http://www.w3.org/2000/svg" width="40" height="40"><rect width="40" height="40" data-part="all"/></svg>)
-  let(:half) { Magpie::Color.parse("#E46F5880") } # 128 of 255: 0.502
+  let(:half) { Magpie::Notation.parse("#E46F5880") } # 128 of 255: 0.502
   let(:name) { described_class::Linked::Name.new("ember-sky", "Ember sky") }
 
   def paint(**given) = Magpie::Artwork::Paint.new(kind: :plain, opacity: 1.0, **given)
@@ -32,7 +32,7 @@ RSpec.describe Magpie::Painters do
   end
 
   it "writes gradients and patterns in their order, translucent inks once" do
-    sky = Magpie::Palette::Compound.new(form: "linear", angle: 90.0, size: 12.0, inks: [["#FBDEA9", 1.0], ["#231F5580", 0.0]].map { |text, offset| Magpie::Palette::Compound::Ink.new(colour: Magpie::Color.parse(text), offset:) })
+    sky = Magpie::Palette::Compound.new(form: "linear", angle: 90.0, size: 12.0, inks: [["#FBDEA9", 1.0], ["#231F5580", 0.0]].map { |text, offset| Magpie::Palette::Compound::Ink.new(colour: Magpie::Notation.parse(text), offset:) })
     expect(flat(paint(kind: :compound, compound: sky))).to include(%(x1="0.5" y1="0.0" x2="0.5" y2="1.0"><stop offset="0.0" stop-color="#231F55" stop-opacity="0.502"/><stop offset="1.0" stop-color="#FBDEA9"/>))
     dots = Magpie::Palette::Compound.new(form: "dots", angle: 0.0, size: 8.0, inks: sky.inks)
     expect(flat(paint(kind: :compound, compound: dots))).to include(%(r="2.0" fill="#231F55" fill-opacity="0.502"))

@@ -1,5 +1,5 @@
 RSpec.describe Magpie::Palette do
-  def hex(text) = Magpie::Color.parse(text)
+  def hex(text) = Magpie::Notation.parse(text)
 
   def random_colours(random, count) = Array.new(count) { Magpie::Color.new(:srgb, Array.new(3) { random.rand }) }
 
@@ -57,12 +57,12 @@ RSpec.describe Magpie::Palette do
   describe Magpie::Palette::Unprintable do
     it "agrees with one proof after the other, and takes inks as they are" do
       colours = random_colours(Random.new(6), 60) + [Magpie::Color.new(:cmyk, [0, 100, 100, 0])]
-      outside = colours.each_index.reject { |index| Magpie::Picture::Press.proof(colours[index])[:inside] }
+      outside = colours.each_index.reject { |index| Magpie::Press.usual.proof(colours[index])[:inside] }
       found = described_class.of(colours)
       expect(found.map(&:first)).to eq outside
       found.each do |index, printed, difference|
         expect(Magpie::Difference.de2000(printed, colours[index])).to be_within(1e-9).of(difference)
-        expect(Magpie::Picture::Press.proof(colours[index])[:de2000]).to be_within(1e-6).of(difference)
+        expect(Magpie::Press.usual.proof(colours[index])[:de2000]).to be_within(1e-6).of(difference)
       end
       expect([described_class.of([]), described_class.of(colours.last(1))]).to eq [[], []]
     end

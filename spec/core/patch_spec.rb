@@ -1,7 +1,7 @@
 RSpec.describe Magpie::Picture::Patch do
   let(:probe) { Magpie::Picture::Probe }
 
-  def picture(image, **options) = Magpie::Picture.read(image.pngsave_buffer(**options))
+  def picture(image, **options) = Magpie::Painters.picture(image.pngsave_buffer(**options))
 
   # A disc of one colour on another.
   def disc(radius: 20, colour: [226, 112, 90], ground: [35, 31, 85])

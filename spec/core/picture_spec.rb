@@ -135,9 +135,10 @@ RSpec.describe Magpie::Picture do
 
     it "draws an SVG, and nothing that it would load" do
       drawing = %(<svg xmlns="http://www.w3.org/2000/svg" xmlns:xlink="http://www.w3.org/1999/xlink" width="60" height="30"><script>x</script><image xlink:href="file:///etc/hostname"/><rect width="60" height="30" style="fill:#E2705A"/></svg>)
-      picture = described_class.read(drawing)
+      picture = Magpie::Painters.picture(drawing)
       expect([picture.width, picture.height, picture.at(900, 700).average.hex]).to eq [2400, 1200, "#E2705A"]
-      expect { described_class.read("<svg xmlns='http://www.w3.org/2000/svg'><rect", name: "torn.svg") }.to raise_error(Magpie::Error, /torn.svg/)
+      expect { Magpie::Painters.picture("<svg xmlns='http://www.w3.org/2000/svg'><rect", name: "torn.svg") }.to raise_error(Magpie::Error, /torn.svg/)
+      expect { described_class.read(drawing, name: "moor.svg") }.to raise_error(Magpie::Error, "moor.svg is a drawing, which has no pixels")
     end
 
     it "tells what the file was" do

@@ -40,7 +40,7 @@ RSpec.describe Magpie::Slice do
   end
 
   it "knows where a colour lies on it" do
-    across, up, held = described_class.place(:chroma_lightness, Magpie::Color.parse("oklch(0.6 0.185 40)"))
+    across, up, held = described_class.place(:chroma_lightness, Magpie::Notation.parse("oklch(0.6 0.185 40)"))
     expect([across, up, held]).to match [be_within(1e-9).of(0.5), be_within(1e-9).of(0.6), be_within(1e-9).of(40)]
     expect { described_class.new(:sideways, 1) }.to raise_error(Magpie::Error, /no such slice: expected chroma lightness/)
   end

@@ -58,7 +58,7 @@ RSpec.describe Magpie::Formats::Tokens do
   end
 
   it "writes what the 2025.10 format says" do
-    swatch = Magpie::Palette::Swatch.new(name: "Ember.sky", colour: Magpie::Color.parse("oklch(0.68 0.14 34 / 0.5)"), shared: true)
+    swatch = Magpie::Palette::Swatch.new(name: "Ember.sky", colour: Magpie::Notation.parse("oklch(0.68 0.14 34 / 0.5)"), shared: true)
     tree = JSON.parse(described_class.write(Magpie::Palette.new(name: "House", groups: [Magpie::Palette::Group.new(name: "Dusk", swatches: [swatch])])))
     token = tree["Dusk"]["Ember_sky"]
     expect(tree["Dusk"]["$type"]).to eq "color"

@@ -47,7 +47,7 @@ RSpec.describe "Gather", :screen do
         mouse.up
         expect(page).to have_content("#{probe} × #{probe} px at #{x}, #{y} of Dusk over the dome")
         expect(demo.finds.count).to eq count + 1
-        difference = Magpie::Difference.de2000(Magpie::Color.parse(shown), demo.finds.first.average)
+        difference = Magpie::Difference.de2000(Magpie::Notation.parse(shown), demo.finds.first.average)
         expect(difference).to be < 0.6
       end
     end
@@ -429,7 +429,7 @@ RSpec.describe "Gather", :screen do
       expect([demo.sources.last.width, demo.sources.last.height]).to eq [1280, 800]
       click_picture 730, 650
       expect(page).to have_content("5 × 5 px at 730, 650 of Screen")
-      expect(Magpie::Difference.de2000(demo.finds.first.colour, Magpie::Color.parse("#231F55"))).to be < 2
+      expect(Magpie::Difference.de2000(demo.finds.first.colour, Magpie::Notation.parse("#231F55"))).to be < 2
     end
 
     it "say what this browser cannot do, and why" do

@@ -24,8 +24,8 @@ RSpec.describe "Mix", :screen do
      "lch(60 40 120)" => ["LCh", nil], "oklch(0.7 0.1 200)" => ["OKLCH", nil], "cmyk 0 66 61 4" => ["CMYK", nil], "#2F8FA380" => ["RGB", "#2F8FA380"]}.each do |text, (model, hex)|
       type text
       expect(page).to have_content("Read as #{model}")
-      expect(page).to have_css("#mix-hex", text: hex || Magpie::Color.parse(text).hex)
-      lightness = Magpie::Color.parse(text).in(:oklch)[0]
+      expect(page).to have_css("#mix-hex", text: hex || Magpie::Notation.parse(text).hex)
+      lightness = Magpie::Notation.parse(text).in(:oklch)[0]
       eventually { expect(channel("oklch", 0)).to be_within(0.002).of(lightness) }
     end
     expect(find("#mix-opacity").value).to eq "50"
@@ -58,13 +58,13 @@ RSpec.describe "Mix", :screen do
     mouse.move(x: box["x"] + 54, y: box["y"] + 107, steps: 6)
     mouse.up
     eventually do
-      l, c, h = Magpie::Color.parse(hex_now).in(:oklch)
+      l, c, h = Magpie::Notation.parse(hex_now).in(:oklch)
       expect([l, c]).to match [be_within(0.01).of(0.5), be_within(0.01).of(0.37 * 54 / 270)]
       expect(h).to be_within(3).of(ember.colour.in(:oklch)[2])
     end
-    before = Magpie::Color.parse(hex_now).in(:oklch)[0]
+    before = Magpie::Notation.parse(hex_now).in(:oklch)[0]
     keys :up, :up, :up
-    eventually { expect(Magpie::Color.parse(hex_now).in(:oklch)[0]).to be_within(0.008).of(before + 0.03) }
+    eventually { expect(Magpie::Notation.parse(hex_now).in(:oklch)[0]).to be_within(0.008).of(before + 0.03) }
     expect(ember.reload.hex).to eq "#E46F58"
   end
 
@@ -81,11 +81,11 @@ RSpec.describe "Mix", :screen do
     mix
     l = ember.colour.in(:oklch)[0]
     click_button "Lighter"
-    eventually { expect(Magpie::Color.parse(hex_now).in(:oklch)[0]).to be_within(0.004).of(l + 0.02) }
+    eventually { expect(Magpie::Notation.parse(hex_now).in(:oklch)[0]).to be_within(0.004).of(l + 0.02) }
     fill_in "Size", with: "3"
     find("#slice").evaluate_script("this.focus()")
     keys ","
-    eventually { expect(Magpie::Color.parse(hex_now).in(:oklch)[0]).to be_within(0.004).of(l - 0.04) }
+    eventually { expect(Magpie::Notation.parse(hex_now).in(:oklch)[0]).to be_within(0.004).of(l - 0.04) }
     eventually { expect(page).to have_css("#mix-steps button", minimum: 2) }
     keys :escape
     expect(page).to have_no_css("#mix")
@@ -166,7 +166,7 @@ RSpec.describe "Mix", :screen do
     expect(page).to have_css("[data-member=base]")
     hue = ember.colour.in(:oklch)[2]
     drag_on_wheel("[data-member=base]", 40)
-    eventually { expect(Magpie::Color.parse(hex_now).in(:oklch)[2]).to be_within(4).of(hue + 40) }
+    eventually { expect(Magpie::Notation.parse(hex_now).in(:oklch)[2]).to be_within(4).of(hue + 40) }
     drag_on_wheel("[data-member=other]", 20)
     eventually { expect(find("#mix-panel input[name=spread]").value.to_i).not_to eq 30 }
     fill_in "Spread", with: "12"
@@ -213,10 +213,10 @@ RSpec.describe "Mix", :screen do
     expect(page).to have_css("#mix-hex", text: "#2F8FA3")
     click_button "Apply to 2 places"
     expect(page).to have_content("Ember sky is #2F8FA3 now")
-    expect(tint.reload.hex).to eq Magpie::Making::Tints.tint(Magpie::Color.parse("#2F8FA3"), 50).hex
+    expect(tint.reload.hex).to eq Magpie::Making::Tints.tint(Magpie::Notation.parse("#2F8FA3"), 50).hex
     click_button "Undo"
     expect(page).to have_content("Undone: Changed Ember sky")
-    expect(tint.reload.hex).to eq Magpie::Making::Tints.tint(Magpie::Color.parse("#E46F58"), 50).hex
+    expect(tint.reload.hex).to eq Magpie::Making::Tints.tint(Magpie::Notation.parse("#E46F58"), 50).hex
   end
 
   it "asks for a panel when something changed, and then is quiet" do

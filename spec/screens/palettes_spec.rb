@@ -327,7 +327,7 @@ RSpec.describe "Palettes", :screen do
     look_at "Chart"
     click_link "Palette"
     slate = named("Slate dome")
-    drawn = -> { Magpie::Color.parse(page.evaluate_script("getComputedStyle(document.querySelector('[data-dot=\"#{slate.id}\"] circle')).fill")) }
+    drawn = -> { Magpie::Notation.parse(page.evaluate_script("getComputedStyle(document.querySelector('[data-dot=\"#{slate.id}\"] circle')).fill")) }
     {lightness: -8, chroma: 60, hue: -70, contrast: 40, warmth: 50}.each do |name, amount|
       find("#shift-#{name}").execute_script("this.value = #{amount}; this.dispatchEvent(new Event('input', { bubbles: true }))")
       expect(Magpie::Difference.de2000(drawn.call, Magpie::Palette::Shift.new(name => amount).of(slate.colour))).to be < 0.3, name.to_s

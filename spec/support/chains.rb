@@ -5,7 +5,7 @@ class Chains
 
   def initialize(project, chains: 200, deep: 5, places: 10_000)
     group = Group.create!(palette: project.palettes.first, name: "Chains", position: 99)
-    @root = Swatch.create!(group:, name: "Root", colour: Magpie::Color.parse("#E46F58"), shared: true, position: 1)
+    @root = Swatch.create!(group:, name: "Root", colour: Magpie::Notation.parse("#E46F58"), shared: true, position: 1)
     above = [@root] * chains
     deep.times { |level| above = below(group, above, level) }
     artwork = Changes::BringInArtwork.perform(project, name: "Many.svg", bytes: %(<svg xmlns="http://www.w3.org/2000/svg" width="90" height="60">#{%(<rect width="9" height="9" fill="#E46F58"/>) * places}</svg>))

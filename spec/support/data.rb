@@ -10,7 +10,7 @@ Demo.clear
 module DataSupport
   POSTER = File.binread(File.expand_path("../../db/demo/poster.svg", __dir__))
 
-  def hex(text) = Magpie::Color.parse(text)
+  def hex(text) = Magpie::Notation.parse(text)
 
   def new_project(name = "Night open house") = Changes::StartProject.perform(name:, client: "Quillmere Observatory")
 

@@ -22,7 +22,7 @@ module Magpie
       # ground's own lightness is passed.
       def toward(extreme, lightness, chroma, hue, alpha, ground, limit)
         made = ->(l) { Gamut.to_srgb(Gamut.reduced(l, chroma, hue, alpha)) }
-        enough = ->(l) { Contrast.ratio(Color.parse(made.call(l).hex), ground) >= limit }
+        enough = ->(l) { Contrast.ratio(Notation.parse(made.call(l).hex), ground) >= limit }
         return unless enough.call(extreme)
         near, far = lightness, extreme
         24.times do

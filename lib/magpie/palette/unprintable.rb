@@ -8,11 +8,11 @@ module Magpie
       # @param limit [Float] ΔE00 between a colour and its print
       # @return [Array<[Integer, Color, Float]>] index, the print, ΔE00; in their order.
       #   What is given in inks is what the press prints.
-      def of(colours, limit: Picture::Press::OUTSIDE)
+      def of(colours, limit: Press::OUTSIDE)
         asked = colours.each_index.reject { |index| colours[index].model == :cmyk }
         return [] if asked.empty?
         lab = Bulk.columns(asked.map { |index| colours[index].in(:lab) })
-        printed = Picture::Press.printed(lab)
+        printed = Press.usual.printed(lab)
         differences = Bulk.de2000(lab, printed)
         (differences > limit).where.to_a.map do |row|
           [asked[row], Color.new(:lab, printed.map { |column| column[row] }, colours[asked[row]].alpha), differences[row]]

@@ -28,9 +28,8 @@ module Magpie
         FORMATS.find { |format| format.signature.match?(start) }
       end
 
-      def initialize(bytes, name)
-        @bytes = bytes
-        @name = name
+      def initialize(bytes, name, draw = nil)
+        @bytes, @name, @draw = bytes, name, draw
       end
 
       # What the file is: {format, bits, space, plain, bytes}. `plain` says that a
@@ -62,7 +61,8 @@ module Magpie
 
       # Sanitised as an artwork is, so that it can load nothing and run nothing.
       def draw
-        drawing = Painters::Flat.of(Artwork.read(@bytes, name: @name))
+        raise Error, "#{@name} is a drawing, which has no pixels" unless @draw
+        drawing = @draw.call(@bytes, @name)
         header = ::Vips::Image.svgload_buffer(drawing)
         scale = DRAWN / [header.width, header.height].max.to_f
         @facts = {format: "SVG", bits: 8, space: "sRGB", plain: false, bytes: @bytes.bytesize}

@@ -77,7 +77,7 @@ class Candidates
   # {hex => [swatch, ΔE00]} for those that are near enough.
   def nearest(hexes)
     return {} if hexes.empty? || @swatches.empty?
-    colours = hexes.map { |hex| Magpie::Color.parse(hex) }
+    colours = hexes.map { |hex| Magpie::Notation.parse(hex) }
     columns = Magpie::Bulk.columns(colours.map { |colour| colour.in(:lab) })
     differences = @swatches.map { |swatch| Magpie::Bulk.de2000(swatch.colour.in(:lab), columns).to_a }
     hexes.each_with_index.with_object({}) do |(hex, index), near|

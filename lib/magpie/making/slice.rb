@@ -83,8 +83,8 @@ module Magpie
     def press(inside)
       width, height = (WIDTH + COARSE - 1) / COARSE, (HEIGHT + COARSE - 1) / COARSE
       lab = Bulk.linear_to_lab(linear(width, height))
-      printed = Picture::Press.printed(lab)
-      small = Numo::UInt8.cast(Bulk.de2000(lab, printed) <= Picture::Press::OUTSIDE).reshape(height, width)
+      printed = Press.usual.printed(lab)
+      small = Numo::UInt8.cast(Bulk.de2000(lab, printed) <= Press::OUTSIDE).reshape(height, width)
       large = small[(0...HEIGHT).map { |y| y / COARSE }, true].dup[true, (0...WIDTH).map { |x| x / COARSE }].dup
       large * inside
     end

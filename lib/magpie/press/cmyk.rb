@@ -4,8 +4,8 @@ module Magpie
   # libvips is loaded only when a CMYK colour is really converted.
   class Color
     define :cmyk, base: :lab,
-      to_base: ->(inks) { Picture::Press.to_lab(inks) },
-      from_base: ->(lab) { Picture::Press.from_lab(lab) },
+      to_base: ->(inks) { Press.usual.to_lab(inks) },
+      from_base: ->(lab) { Press.usual.from_lab(lab) },
       channels: %w[Cyan Magenta Yellow Black].to_h { |ink| [ink, [0..100, "%"]] }
   end
 end

@@ -49,8 +49,8 @@ module Magpie
     def print(data = nil, **fields) = @output.puts(JSON.generate(data || fields))
 
     def colour
-      colour = Color.parse(one("a colour notation"))
-      press = Picture::Press.proof(colour)
+      colour = Notation.parse(one("a colour notation"))
+      press = Press.usual.proof(colour)
       print(**describe(colour), cmyk: press[:inks], press: press.slice(:inside, :de2000, :total_ink))
     end
 
@@ -72,7 +72,7 @@ module Magpie
     end
 
     def measure(a, b)
-      a, b = Color.parse(a), Color.parse(b)
+      a, b = Notation.parse(a), Notation.parse(b)
       {de2000: Difference.de2000(a, b), ok: Difference.ok(a, b)}
     end
 
@@ -90,7 +90,7 @@ module Magpie
     def picture
       options = options("--at", "--probe", "--patch", "--colours", "--accents", "--leave-out-grounds")
       path = one("a picture")
-      opened = -> { Picture.read(file(path), name: ::File.basename(path)) }
+      opened = -> { Painters.picture(file(path), name: ::File.basename(path)) }
       print(options.key?("--colours") ? main_colours(options, &opened) : reading(options, &opened))
     end
 
@@ -146,26 +146,26 @@ module Magpie
         [name, send(kind, option, options[option])] if options[option]
       end
       given << [:course, options["--course"].to_sym] if options["--course"]
-      print(Making::Ramp.new(Color.parse(one("a colour notation")), **given.to_h).colours.map { |each| describe(each) })
+      print(Making::Ramp.new(Notation.parse(one("a colour notation")), **given.to_h).colours.map { |each| describe(each) })
     end
 
     def mix
       way = options("--way").fetch("--way", "eye").to_sym
       one, two, share = exactly(3, "two colour notations and a share")
-      print(describe(Making::Mix.of(Color.parse(one), Color.parse(two), number("the share", share), way:)))
+      print(describe(Making::Mix.of(Notation.parse(one), Notation.parse(two), number("the share", share), way:)))
     end
 
     def between
       raise Error, "expected the number of steps and two colour notations or more" if @arguments.size < 3
       steps, *anchors = @arguments
-      print(Making::Between.steps(anchors.map { |text| Color.parse(text) }, whole("the number of steps", steps)).map { |each| describe(each) })
+      print(Making::Between.steps(anchors.map { |text| Notation.parse(text) }, whole("the number of steps", steps)).map { |each| describe(each) })
     end
 
     def harmony
       options = options("--spread", "--wheel")
       base, rule = exactly(2, "a colour notation and a rule")
       spread = number("--spread", options.fetch("--spread", "30"))
-      print(Making::Harmony.of(Color.parse(base), rule.tr(" -", "__").to_sym, spread:, wheel: options.fetch("--wheel", "light").to_sym).map { |each| describe(each) })
+      print(Making::Harmony.of(Notation.parse(base), rule.tr(" -", "__").to_sym, spread:, wheel: options.fetch("--wheel", "light").to_sym).map { |each| describe(each) })
     end
 
     # Takes "--name value" out of the arguments.
