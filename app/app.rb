@@ -29,7 +29,7 @@ class App < Sinatra::Base
   use Rack::Protection::RemoteToken
   use Rack::Protection::PathTraversal
 
-  helpers PageHelpers, OnceHelpers, ColourHelpers, GatherHelpers, MixHelpers, PaletteHelpers
+  helpers PageHelpers, OnceHelpers, ColourHelpers, GatherHelpers, MixHelpers, PaletteHelpers, ChartHelpers
 
   register Routes::House, Routes::Gather, Routes::Sources, Routes::Handling, Routes::Palettes, Routes::Selection, Routes::Shelf, Routes::Dress, Routes::Mix, Routes::Deliver
 

@@ -155,6 +155,18 @@ module PaletteHelpers
     names.join(" and ")
   end
 
+  # Why there is no button that mends it.
+  def no_remedy(check, item)
+    return "No lightness of the second is enough. Change its hue in Mix." unless check.key == "contrast"
+    item.subject ? "No lightness of the text is enough on this ground. Change the ground." : "The text follows no swatch. Link it on Dress first."
+  end
+
+  # What a swatch that was not found anywhere is made of.
+  def made_of(swatch)
+    return "tint, #{Magpie::Notation::Forms.short(swatch.tint, 1)} %" if swatch.tint_of_id
+    swatch.paint ? Magpie::Palette::Compound::FORMS[swatch.paint.form].downcase : ""
+  end
+
   # What lies now at the place where a find was read.
   # @return [Magpie::Color, nil] none where there is no colour any more
   def read_again(found)

@@ -1,40 +1,23 @@
 // The Mix sheet. While something is dragged the browser shows the colour by CSS
 // functions alone; the numbers of the other models come from the server, one
 // question at a time, always the latest.
-import { all, find, submit, typing, visit, whenPageChanges } from "./page.js"
+import { all, find, submit, visit, whenPageChanges } from "./page.js"
+import { SHOWN, WRITE } from "./mix_notations.js"
 
-const sheet = () => find("#mix")
+export const sheet = () => find("#mix")
 let asking = false
 let waiting = null
 let said = null // the latest answer
+export const latest = () => said
 let left = null // what stood here before a look at the colour before
 let steps = [] // notations that were settled on, oldest first
 let sheetOf = null
 
-// How each model is written, and how CSS shows it where it can.
-const WRITE = {
-  rgb: ([r, g, b], a) => `rgb(${r} ${g} ${b}${a})`,
-  hsb: ([h, s, v], a) => `hsb(${h} ${s}% ${v}%${a})`,
-  hsl: ([h, s, l], a) => `hsl(${h} ${s}% ${l}%${a})`,
-  lab: ([l, c, d], a) => `lab(${l} ${c} ${d}${a})`,
-  lch: ([l, c, h], a) => `lch(${l} ${c} ${h}${a})`,
-  oklch: ([l, c, h], a) => `oklch(${l} ${c} ${h}${a})`,
-  cmyk: ([c, m, y, k], a) => `device-cmyk(${c}% ${m}% ${y}% ${k}%${a})`
-}
-const SHOWN = { ...WRITE, hsb: ([h, s, v], a) => `hwb(${h} calc(${v}% * (100 - ${s}) / 100) calc(100% - ${v}%)${a})`, cmyk: null }
 const TRACK_STOPS = 9
 
-// The slice's axes: what a place in it is called. Ranges as the server draws them.
-const PLANES = {
-  chroma_lightness: (u, v, held) => `oklch(${v.toFixed(4)} ${(u * 0.37).toFixed(4)} ${held})`,
-  hue_chroma: (u, v, held) => `oklch(${held} ${(v * 0.37).toFixed(4)} ${(u * 360).toFixed(1)})`,
-  a_b: (u, v, held) => `lab(${held} ${(u * 220 - 110).toFixed(1)} ${(v * 220 - 110).toFixed(1)})`,
-  saturation_brightness: (u, v, held) => `hsb(${held} ${(u * 100).toFixed(1)}% ${(v * 100).toFixed(1)}%)`
-}
-
-const notation = () => find("#mix-notation")
+export const notation = () => find("#mix-notation")
 const opacity = () => Number(find("input[data-opacity]", sheet()).value)
-const alpha = () => opacity() < 100 ? ` / ${opacity()}%` : ""
+export const alpha = () => opacity() < 100 ? ` / ${opacity()}%` : ""
 
 document.addEventListener("input", event => {
   if (!event.target.closest?.("#mix")) return
@@ -42,12 +25,11 @@ document.addEventListener("input", event => {
   if (group && event.target.value !== "") fromChannels(group, event.target)
   else if (event.target === notation()) ask(event.target.value)
   else if ("opacity" in event.target.dataset) fromOpacity(event.target)
-  else if (event.target.closest("[data-panel-form]") && event.target.type === "range") askPanel()
 })
 
 document.addEventListener("change", event => {
   if (!event.target.closest?.("#mix")) return
-  if (event.target.closest("[data-panel-form]")) return askPanel()
+  if (event.target.closest("[data-panel-form]")) return
   if (event.target.closest("#mix-models")) return chooseModels(event.target)
   if (event.target.closest(".mix-form") && !event.target.matches("[name=why], [name=bring_along]")) settled()
 })
@@ -61,7 +43,7 @@ document.addEventListener("click", event => {
 })
 
 // A notation from elsewhere: a chip, a nudge, the colour before.
-function take(text) {
+export function take(text) {
   notation().value = text
   ask(text)
   settled()
@@ -88,7 +70,7 @@ function fromOpacity(moved) {
 }
 
 // Previews on every place that follows the swatch, by its custom property.
-function show(css) {
+export function show(css) {
   const variable = sheet().dataset.variable
   if (variable) find("#app").style.setProperty(variable, css)
   sheet().style.setProperty("--mix-now", css)
@@ -107,7 +89,7 @@ function tracks(group, values) {
   })
 }
 
-async function ask(text) {
+export async function ask(text) {
   waiting = text
   if (asking) return
   asking = true
@@ -154,7 +136,7 @@ function settle(answered) {
   const list = find("#mix-notations")
   if (list) all("dd", list).forEach((entry, index) => { entry.textContent = said.notations[index][1] })
   slice()
-  askPanel()
+  sheet().dispatchEvent(new CustomEvent("mix:said", { bubbles: true }))
 }
 
 function complain(words) {
@@ -174,122 +156,6 @@ function slice() {
   mark.style.top = `${(1 - said.slice.up) * 100}%`
 }
 
-function fromSlice(u, v) {
-  const within = value => Math.min(Math.max(value, 0), 1)
-  const text = PLANES[find("#slice").dataset.plane](within(u), within(v), said.slice.held)
-  notation().value = text
-  const mark = find("#slice-mark")
-  mark.style.left = `${within(u) * 100}%`
-  mark.style.top = `${(1 - within(v)) * 100}%`
-  if (!text.startsWith("hsb")) show(text)
-  ask(text)
-}
-
-const inSlice = event => {
-  const box = find("#slice").getBoundingClientRect()
-  fromSlice((event.clientX - box.left) / box.width, 1 - (event.clientY - box.top) / box.height)
-}
-
-let scrubbing = null // { input, x, value } while a channel's letter is dragged
-document.addEventListener("pointerdown", event => {
-  if (event.target.closest?.("#slice") && said) {
-    event.preventDefault()
-    find("#slice").focus({ preventScroll: true })
-    find("#slice").dataset.dragged = "true"
-    inSlice(event)
-  }
-  const label = event.target.closest?.("#mix [data-scrub]")
-  if (label) {
-    event.preventDefault()
-    const input = document.getElementById(label.htmlFor)
-    scrubbing = { input, x: event.clientX, value: Number(input.value) }
-  }
-  const nudge = event.target.closest?.("#mix [data-nudge]")
-  if (nudge && event.button === 0) hold(nudge.dataset.nudge)
-})
-document.addEventListener("pointermove", event => {
-  if (find("#slice")?.matches("[data-dragged]")) inSlice(event)
-  if (!scrubbing) return
-  const { input, x, value } = scrubbing
-  input.value = value + (event.clientX - x) * Number(input.step || 1) * (event.shiftKey ? 10 : 1)
-  input.dispatchEvent(new Event("input", { bubbles: true }))
-})
-document.addEventListener("pointerup", () => {
-  clearInterval(holding)
-  if (scrubbing) settled()
-  scrubbing = null
-  const frame = find("#slice[data-dragged]")
-  if (!frame) return
-  delete frame.dataset.dragged
-  settled()
-})
-
-// Nudges by button, held to repeat, and by key.
-let holding = null
-function hold(step) {
-  clearInterval(holding)
-  holding = setInterval(() => nudge(step), 220)
-}
-
-async function nudge(step, size = find("#nudge-size").value) {
-  const question = new URLSearchParams({ notation: notation().value, step, size })
-  const answer = await fetch(`/nudge.json?${question}`)
-  if (answer.ok && sheet()) take((await answer.json()).notation)
-}
-
-document.addEventListener("click", event => {
-  const button = event.target.closest?.("#mix [data-nudge]")
-  if (button) nudge(button.dataset.nudge)
-})
-
-document.addEventListener("keydown", event => {
-  if (!sheet() || event.ctrlKey || event.metaKey || event.altKey) return
-  if (event.target === find("#slice") && event.key.startsWith("Arrow") && said) {
-    event.preventDefault()
-    const step = (event.shiftKey ? 10 : 1) / 100, move = { ArrowLeft: [-step, 0], ArrowRight: [step, 0], ArrowUp: [0, step], ArrowDown: [0, -step] }[event.key]
-    said.slice.across = Math.min(Math.max(said.slice.across + move[0], 0), 1)
-    said.slice.up = Math.min(Math.max(said.slice.up + move[1], 0), 1)
-    return fromSlice(said.slice.across, said.slice.up)
-  }
-  if (event.target.matches("#mix input[type=number]") && event.shiftKey && /Arrow(Up|Down)/.test(event.key)) {
-    event.preventDefault()
-    event.target.value = Number(event.target.value) + (event.key === "ArrowUp" ? 10 : -10) * Number(event.target.step || 1)
-    event.target.dispatchEvent(new Event("input", { bubbles: true }))
-    return
-  }
-  const button = typing(event.target) ? null : all("#mix [data-nudge-key]").find(each => each.dataset.nudgeKey === event.key)
-  if (button) nudge(button.dataset.nudge)
-})
-
-// On the wheel the base is turned, and any other member sets the spread.
-let turning = null // { member, from: degrees where it was taken, base: degrees of the base }
-const degreesAt = (wheel, event) => {
-  const box = find("svg", wheel).getBoundingClientRect()
-  return Math.atan2(box.top + box.height / 2 - event.clientY, event.clientX - box.left - box.width / 2) * 180 / Math.PI
-}
-const apart = (one, other) => Math.abs((one - other + 540) % 360 - 180)
-
-document.addEventListener("pointerdown", event => {
-  const member = event.target.closest?.("[data-member]")
-  if (!member) return
-  event.preventDefault()
-  const wheel = member.closest("[data-wheel]"), base = find("[data-member=base]", wheel)
-  turning = { member: member.dataset.member, rule: wheel.dataset.rule, from: degreesAt(wheel, event), base: Math.atan2(-base.getAttribute("cy"), base.getAttribute("cx")) * 180 / Math.PI }
-})
-document.addEventListener("pointermove", event => {
-  const wheel = turning && find("[data-wheel]")
-  if (!wheel) return
-  turning.to = degreesAt(wheel, event)
-  if (turning.member === "base") return
-  const field = find("input[name=spread]", sheet()), far = apart(turning.to, turning.base)
-  field.value = Math.round(turning.rule !== "analogous" && far > 90 ? 180 - far : far)
-  askPanel()
-})
-document.addEventListener("pointerup", () => {
-  if (turning?.member === "base" && turning.to !== undefined) nudge("hue_on", (turning.to - turning.from) / 5)
-  turning = null
-})
-
 // Several lines pasted at once become finds.
 document.addEventListener("paste", event => {
   if (event.target !== notation()) return
@@ -307,7 +173,7 @@ document.addEventListener("paste", event => {
 // What the sheet went through, each to be gone back to.
 // A step is what the server last answered once the person let go.
 let letGo = false
-function settled() {
+export function settled() {
   letGo = true
   if (!asking) record()
 }
@@ -337,37 +203,6 @@ function chooseModels(box) {
   }
   find("#mix-models input[name=models]").value = chosen.join(",")
   submit(find("#mix-models"))
-}
-
-// What can be made of the colour, asked for when something settles.
-let panelAsking = false, panelWaiting = false
-async function askPanel() {
-  const panel = find("#mix-panel[data-asks]")
-  if (!panel || !said) return
-  panelWaiting = true
-  if (panelAsking) return
-  panelAsking = true
-  while (panelWaiting) {
-    panelWaiting = false
-    if (!said || !panel.isConnected) break
-    const question = new URLSearchParams({ notation: WRITE.oklch(said.channels.oklch, alpha()), before: sheet().dataset.was, swatch: sheet().dataset.variable.match(/\d+/)?.[0] ?? "" })
-    if (said.inside) question.set("notation", said.hex)
-    for (const field of all("[data-panel-form] :is(input, select)", panel)) question.set(field.name, field.value)
-    const answer = await fetch(`${sheet().dataset.panels}/${sheet().dataset.panel}?${question}`).catch(() => null)
-    if (answer?.ok && panel.isConnected && !panelWaiting) {
-      const dragging = document.activeElement?.matches("#mix-panel input[type=range]:active")
-      if (dragging) continue
-      const text = await answer.text()
-      const { name: focused, value: begun } = document.activeElement?.closest("[data-panel-form] *") ?? {}
-      const name = find(".keep-row input[name=name]", panel), typed = name && name.value !== name.defaultValue && name.value
-      await window.htmx.swap({ text, target: panel, swap: "innerMorph", sourceElement: panel })
-      const named = find(".keep-row input[name=name]", panel)
-      if (named) named.value = typed || named.getAttribute("value") // a name that was typed stays
-      const field = focused && find(`[data-panel-form] [name="${focused}"]`, panel)
-      if (field) Object.assign(field, { value: begun }).focus({ preventScroll: true }) // as is what is being typed
-    }
-  }
-  panelAsking = false
 }
 
 // When the sheet opens, or its page was brought up to date.

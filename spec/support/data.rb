@@ -36,6 +36,17 @@ module DataSupport
 
   def redo_change(project) = Changes::History.redo(project)
 
+  # Undo brings every row back, and redo does it again.
+  def undone
+    before = rows_of_everything
+    yield
+    after = rows_of_everything
+    undo(project)
+    expect(rows_of_everything).to eq before
+    redo_change(project)
+    expect(rows_of_everything).to eq after
+  end
+
   # Every row that undo must bring back, as the database holds it.
   def rows_of_everything
     %w[follows swatches groups palettes uses finds places sources artworks].to_h do |table|

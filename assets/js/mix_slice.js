@@ -1,0 +1,91 @@
+// Hands on the Mix sheet: dragging in the slice, scrubbing a channel's letter, nudges.
+import { all, find, typing } from "./page.js"
+import { ask, latest, notation, settled, sheet, show, take } from "./mix.js"
+import { PLANES } from "./mix_notations.js"
+
+function fromSlice(u, v) {
+  const within = value => Math.min(Math.max(value, 0), 1)
+  const text = PLANES[find("#slice").dataset.plane](within(u), within(v), latest().slice.held)
+  notation().value = text
+  const mark = find("#slice-mark")
+  mark.style.left = `${within(u) * 100}%`
+  mark.style.top = `${(1 - within(v)) * 100}%`
+  if (!text.startsWith("hsb")) show(text)
+  ask(text)
+}
+
+const inSlice = event => {
+  const box = find("#slice").getBoundingClientRect()
+  fromSlice((event.clientX - box.left) / box.width, 1 - (event.clientY - box.top) / box.height)
+}
+
+let scrubbing = null // { input, x, value } while a channel's letter is dragged
+document.addEventListener("pointerdown", event => {
+  if (event.target.closest?.("#slice") && latest()) {
+    event.preventDefault()
+    find("#slice").focus({ preventScroll: true })
+    find("#slice").dataset.dragged = "true"
+    inSlice(event)
+  }
+  const label = event.target.closest?.("#mix [data-scrub]")
+  if (label) {
+    event.preventDefault()
+    const input = document.getElementById(label.htmlFor)
+    scrubbing = { input, x: event.clientX, value: Number(input.value) }
+  }
+  const nudge = event.target.closest?.("#mix [data-nudge]")
+  if (nudge && event.button === 0) hold(nudge.dataset.nudge)
+})
+document.addEventListener("pointermove", event => {
+  if (find("#slice")?.matches("[data-dragged]")) inSlice(event)
+  if (!scrubbing) return
+  const { input, x, value } = scrubbing
+  input.value = value + (event.clientX - x) * Number(input.step || 1) * (event.shiftKey ? 10 : 1)
+  input.dispatchEvent(new Event("input", { bubbles: true }))
+})
+document.addEventListener("pointerup", () => {
+  clearInterval(holding)
+  if (scrubbing) settled()
+  scrubbing = null
+  const frame = find("#slice[data-dragged]")
+  if (!frame) return
+  delete frame.dataset.dragged
+  settled()
+})
+
+// Nudges by button, held to repeat, and by key.
+let holding = null
+function hold(step) {
+  clearInterval(holding)
+  holding = setInterval(() => nudge(step), 220)
+}
+
+export async function nudge(step, size = find("#nudge-size").value) {
+  const question = new URLSearchParams({ notation: notation().value, step, size })
+  const answer = await fetch(`/nudge.json?${question}`)
+  if (answer.ok && sheet()) take((await answer.json()).notation)
+}
+
+document.addEventListener("click", event => {
+  const button = event.target.closest?.("#mix [data-nudge]")
+  if (button) nudge(button.dataset.nudge)
+})
+
+document.addEventListener("keydown", event => {
+  if (!sheet() || event.ctrlKey || event.metaKey || event.altKey) return
+  if (event.target === find("#slice") && event.key.startsWith("Arrow") && latest()) {
+    event.preventDefault()
+    const step = (event.shiftKey ? 10 : 1) / 100, move = { ArrowLeft: [-step, 0], ArrowRight: [step, 0], ArrowUp: [0, step], ArrowDown: [0, -step] }[event.key]
+    latest().slice.across = Math.min(Math.max(latest().slice.across + move[0], 0), 1)
+    latest().slice.up = Math.min(Math.max(latest().slice.up + move[1], 0), 1)
+    return fromSlice(latest().slice.across, latest().slice.up)
+  }
+  if (event.target.matches("#mix input[type=number]") && event.shiftKey && /Arrow(Up|Down)/.test(event.key)) {
+    event.preventDefault()
+    event.target.value = Number(event.target.value) + (event.key === "ArrowUp" ? 10 : -10) * Number(event.target.step || 1)
+    event.target.dispatchEvent(new Event("input", { bubbles: true }))
+    return
+  }
+  const button = typing(event.target) ? null : all("#mix [data-nudge-key]").find(each => each.dataset.nudgeKey === event.key)
+  if (button) nudge(button.dataset.nudge)
+})

@@ -1,0 +1,24 @@
+require_relative "../../config/tree"
+require "tmpdir"
+
+RSpec.describe Tree do
+  it "finds nothing wrong with this tree" do
+    expect(described_class.new(File.expand_path("../..", __dir__)).problems).to eq []
+  end
+
+  it "tells long files, long lines, loose files, circles and arrows that go up" do
+    Dir.mktmpdir do |root|
+      {"lib/magpie/color.rb" => "module Magpie\n class Color\n  def hex = Text.hex(self)\n def x = Formats.y\n end\nend\n", "lib/magpie/color/hue.rb" => "", "lib/magpie/text.rb" => "module Magpie\n module Text\n  def self.hex = Color\n end\nend\n",
+       "lib/magpie/text/words.rb" => "#\n" * 251, "lib/magpie/formats.rb" => "module Magpie\n module Formats\n end\nend\n", "app/views/long.erb" => "x" * 161}.each do |file, text|
+        FileUtils.mkdir_p(File.join(root, File.dirname(file)))
+        File.write(File.join(root, file), text)
+      end
+      expect(described_class.new(root).problems).to eq [
+        "lib/magpie/text/words.rb has 251 lines: 250 at most", "app/views/long.erb:1 has 161 characters: 160 at most",
+        "lib/magpie/color uses lib/magpie/formats, which lies above it: lib/magpie/color.rb → lib/magpie/formats.rb",
+        "lib/magpie/text uses lib/magpie/color, which lies above it: lib/magpie/text.rb → lib/magpie/color.rb",
+        "lib/magpie/color, lib/magpie/text use each other in a circle", "lib/magpie/formats.rb lies loose: it has no room"
+      ]
+    end
+  end
+end

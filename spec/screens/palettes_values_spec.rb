@@ -1,0 +1,221 @@
+require "support/palette_screens"
+
+RSpec.describe "Palettes, values and what follows", :screen do
+  include PaletteScreens
+
+  before { open_place "palettes" }
+
+  it "shares with two near places ticked, and they follow" do
+    poster = demo.artworks.first
+    strays = poster.places.where(role: "fill").limit(3).to_a
+    strays.zip(%w[#C14D85 #C34F88 #C24E86]).each { |place, text| place.update!(**Place.copying(hex(text))) }
+    select_chips("Ion pink")
+    click_button "Share…"
+    expect(page).to have_content("One place holds exactly #C24E86, 2 nearly")
+    eventually { all(".share input[type=checkbox]", count: 3).each { |box| expect(box.checked?).to eq(box.find(:xpath, "..").has_text?("exactly")) } }
+    eventually { all(".share input[type=checkbox]", count: 3).each(&:check) }
+    click_button "Share and link 3"
+    expect(page).to have_content("Ion pink is shared now, 3 places linked")
+    expect(strays.map { |place| place.reload.swatch_id }.uniq).to eq [named("Ion pink").id]
+    click_button "Make loose"
+    expect(page).to have_content("Made 1 swatch loose. Every place keeps its value")
+    expect(strays.map { |place| place.reload.hex }.uniq).to eq ["#C24E86"]
+  end
+
+  it "changes many everywhere with before and after on every artwork, and nothing on Esc" do
+    ember, plum = named("Ember sky"), named("Plum hour")
+    select_chips("Ember sky", "Plum hour")
+    click_button "Change 2…"
+    expect(page).to have_css(".compare figure", count: 2)
+    slide("hue", 60)
+    eventually { expect(variable(ember)).to match(/\A#\h{6}\z/).and(satisfy { |text| text != "#E46F58" }) }
+    after = variable(ember)
+    eventually do
+      before_fill, after_fill = find(".compare-pair", match: :first).all(".drawing", count: 2).map { |drawing| hex_of(drawing.find("[data-part=ember_band]").style("fill")["fill"]) }
+      expect([before_fill, after_fill]).to eq ["#E46F58", after]
+    end
+    keys :escape
+    eventually { expect(variable(ember)).to eq "#E46F58" }
+    slide("hue", 60)
+    click_button "Apply to 2"
+    expect(page).to have_content("Shifted 2 swatches: Hue +60°. 2 swatches changed")
+    expect([ember.reload.hex, plum.reload.hex]).to eq [after, Magpie::Palette::Shift.new(hue: 60).of(hex("#5F3566")).hex]
+    click_button "Undo"
+    expect(page).to have_content("Undone: Shifted 2 swatches")
+    expect(ember.reload.hex).to eq "#E46F58"
+  end
+
+  it "shifts the whole palette but for what is locked, old and new touching" do
+    select_chips("Lamp")
+    click_button "Lock"
+    expect(page).to have_content("Locked 1 swatch")
+    click_link "Palette"
+    expect(page).to have_button("Apply to 20")
+    slide("lightness", 6)
+    slide("chroma", -30)
+    rose = named("Rosehip")
+    expected = Magpie::Palette::Shift.new(lightness: 6, chroma: -30).of(rose.colour).hex
+    eventually { expect(variable(rose)).to eq expected }
+    expect(chip("Rosehip").style("background-image")["background-image"]).to include("linear-gradient")
+    expect(variable(named("Lamp"))).to eq "#FFCE5C"
+    click_button "Apply to 20"
+    expect(page).to have_content("Shifted Quillmere house: Lightness +6, chroma −30 %. 20 swatches changed")
+    expect([rose.reload.hex, named("Lamp").hex]).to eq [expected, "#FFCE5C"]
+  end
+
+  it "finds twins and merges them, and the artwork follows" do
+    coral = named("Coral")
+    place = demo.artworks.first.places.joins(:part).find_by!(parts: {key: "plum_band"}, role: "fill")
+    coral.update!(shared: true)
+    place.follow&.destroy
+    Demo.link(Place.where(id: place.id), coral)
+    open_place "palettes"
+    within("#health") { expect(page).to have_content("Ember sky and Coral") }
+    click_button "Keep Ember sky"
+    expect(page).to have_content("Merged 2 swatches into Ember sky. Every place followed")
+    expect(place.reload.swatch).to eq named("Ember sky")
+    open_place "dress"
+    expect(fill_of("#stage", "plum_band")).to eq "#E46F58"
+    click_button "Undo"
+    eventually { expect(fill_of("#stage", "plum_band")).to eq "#E2705A" }
+  end
+
+  it "mends in place what the other checks find, and takes another limit" do
+    find("#check-press summary").click
+    within("#check-press") { click_button "Bring in, #777677" }
+    expect(page).to have_content("Screen grey is #777677 now")
+    click_link "Palette"
+    find("#check-twins summary").click
+    within("#check-twins") do
+      fill_in "Limit", with: "0.3"
+      click_button "Set"
+    end
+    expect(page).to have_content("Twins, closer than ΔE 0.3")
+    expect(find("#check-twins summary")).to have_content("0")
+  end
+
+  it "removes a swatch in use: its places follow the nearest" do
+    ember = named("Ember sky")
+    places = ember.places.ids
+    select_chips("Ember sky")
+    click_button "Remove…"
+    expect(page).to have_select("Ember sky, 2 places", selected: "follow Coral, ΔE 0.5")
+    click_button "Remove 1"
+    expect(page).to have_content("Removed Ember sky. No place lost its colour")
+    expect(Place.where(id: places).map { |place| place.swatch.name }.uniq).to eq ["Coral"]
+  end
+
+  it "edits in place in the ledger, sorts it, and shows other notations" do
+    look_at "Ledger"
+    find("[data-row='#{named("Lamp").id}'] [data-field=code]").set("QO 7\t")
+    eventually { expect(Swatch.find_by(code: "QO 7")&.name).to eq "Lamp" }
+    find("[data-row='#{named("Lamp").id}'] [data-field=name]").set("Lantern\t")
+    expect(page).to have_css(".ledger [data-field=name][value=Lantern]")
+    select "lightness", from: "Sort by"
+    eventually { expect(all(".ledger [data-field=name]").map(&:value).values_at(0, -1)).to eq %w[Black White] }
+    find("summary", text: "Notations").click
+    check "Lab"
+    expect(page).to have_css(".ledger th", text: "Lab")
+    select "spot", from: "Kind of Lantern"
+    eventually { expect(named("Lantern").kind).to eq "spot" }
+  end
+
+  it "shows every swatch as a dot, and takes one in hand" do
+    look_at "Chart"
+    expect(page).to have_css(".dot", count: 42)
+    find("[data-dot='#{named("Nebula teal").id}']", match: :first).click
+    within(".hand-now") { expect(page).to have_content("Nebula teal") }
+  end
+
+  it "previews a shift on the chart too, before the slider is let go and after, and takes it back on Esc" do
+    look_at "Chart"
+    click_link "Palette"
+    dot = -> { page.evaluate_script("getComputedStyle(document.querySelector('[data-dot=\"#{named("Nebula teal").id}\"] circle')).fill") }
+    was = dot.call
+    find("#shift-hue").execute_script("this.value = 60; this.dispatchEvent(new Event('input', { bubbles: true }))")
+    expect(dot.call).not_to eq was
+    expect(variable(named("Nebula teal"))).to eq "#2F8FA3"
+    slide("hue", 60)
+    eventually { expect(hex_of(dot.call)).to eq Magpie::Palette::Shift.new(hue: 60).of(named("Nebula teal").colour).hex }
+    keys :escape
+    expect(hex_of(dot.call)).to eq "#2F8FA3"
+    slide("hue", 60)
+    click_button "Compare"
+    expect(page).to have_css("h1", text: "21 swatches, everywhere")
+  end
+
+  it "previews each slider as the server will compute it" do
+    look_at "Chart"
+    click_link "Palette"
+    slate = named("Slate dome")
+    drawn = -> { Magpie::Notation.parse(page.evaluate_script("getComputedStyle(document.querySelector('[data-dot=\"#{slate.id}\"] circle')).fill")) }
+    {lightness: -8, chroma: 60, hue: -70, contrast: 40, warmth: 50}.each do |name, amount|
+      find("#shift-#{name}").execute_script("this.value = #{amount}; this.dispatchEvent(new Event('input', { bubbles: true }))")
+      expect(Magpie::Difference.de2000(drawn.call, Magpie::Palette::Shift.new(name => amount).of(slate.colour))).to be < 0.3, name.to_s
+      find("[data-shift-reset]").click
+    end
+  end
+
+  it "tells the history of a swatch, with who and why, and restores a value" do
+    fill_in_name = -> { find("summary", text: "Changes").click && fill_in("Your name", with: "Wren\t") }
+    fill_in_name.call
+    chip("Lamp").click
+    within(".side") { click_link "Change everywhere" }
+    fill_in "Colour in any notation", with: "#FFD870"
+    fill_in "Why", with: "Paler on enamel"
+    expect(page).to have_css("#mix-hex", text: "#FFD870")
+    click_button "Apply to 12 places"
+    expect(page).to have_content("Lamp is #FFD870 now")
+    expect(page).to have_content("“Paler on enamel”")
+    expect(page).to have_content("Wren, ")
+    fill = -> { find(".history", text: "#FFD870") }
+    expect(fill.call).to have_no_button("Restore")
+  end
+
+  it "tells where a swatch came from, and reads there again before anything changes" do
+    chip("Lamp").click
+    within(".side") { expect(page).to have_css(".came-from", text: "Found as 5 × 5 px at 1072, 690 of Dusk over the dome") }
+    click_link "Read again"
+    within(".read-again") { expect(page).to have_content(/#FFCE5C.*#FED15B/m) }
+    expect(named("Lamp").hex).to eq "#FFCE5C"
+    click_button "Take #FED15B"
+    expect(page).to have_content("Lamp is #FED15B now")
+    expect(page).to have_content("Read again: Lamp from #FFCE5C to #FED15B")
+    click_link "Read again"
+    expect(page).to have_content("It reads the same")
+  end
+
+  it "refuses a change that was based on an older colour, shows both, and lets choose" do
+    ember = named("Ember sky")
+    visit "/projects/#{demo.id}/palettes?swatch=#{ember.id}&mix=#{ember.id}"
+    fill_in "Colour in any notation", with: "#2F8FA3"
+    expect(page).to have_css("#mix-hex", text: "#2F8FA3")
+    using_session(:other) do
+      visit "/projects/#{demo.id}/palettes?swatch=#{ember.id}&mix=#{ember.id}"
+      fill_in "Colour in any notation", with: "#808080"
+      expect(page).to have_css("#mix-hex", text: "#808080")
+      click_button "Apply to 2 places"
+      expect(page).to have_content("Ember sky is #808080 now")
+    end
+    click_button "Apply to 2 places"
+    expect(page).to have_css(".conflict", text: "Somebody was faster")
+    within(".conflict") { expect(page).to have_content("#808080").and have_content("#2F8FA3") }
+    click_button "Take mine"
+    expect(page).to have_content("Ember sky is #2F8FA3 now")
+    using_session(:other) { expect(page).to have_css("[data-chip='#{ember.id}'][title*='#2F8FA3']") } # its page refreshed by itself
+    expect(ember.reload.hex).to eq "#2F8FA3"
+  end
+
+  it "makes a gradient whose stops follow swatches" do
+    click_link "Swatch"
+    find("summary", text: "Make a gradient or pattern").click
+    within(".paint-edit") do
+      select "Zenith indigo", from: "Ink 1"
+      select "Apricot", from: "Ink 2"
+      fill_in "Name", with: "Evening"
+      click_button "Keep it"
+    end
+    expect(page).to have_content("Evening is kept in Dusk sky")
+    expect(chip("Evening").style("background-image")["background-image"]).to include("rgb(35, 31, 85)", "rgb(243, 186, 112)")
+  end
+end
