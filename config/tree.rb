@@ -11,8 +11,8 @@ class Tree
   # From the ground up; each room uses only those on its own floor and below.
   FLOORS = [
     %w[lib/magpie.rb], %w[lib/magpie/text lib/magpie/limits], %w[lib/magpie/color lib/magpie/difference],
-    %w[lib/magpie/notation lib/magpie/press lib/magpie/vision lib/magpie/names],
-    %w[lib/magpie/picture lib/magpie/making lib/magpie/palette lib/magpie/library],
+    %w[lib/magpie/library], %w[lib/magpie/notation lib/magpie/press lib/magpie/vision lib/magpie/names],
+    %w[lib/magpie/picture lib/magpie/making lib/magpie/palette],
     %w[lib/magpie/artwork lib/magpie/painters], %w[lib/magpie/formats], %w[lib/magpie/shell],
     %w[app/models app/page app/following], %w[app/queries], %w[app/changes], %w[app/helpers], %w[app/routes], %w[app]
   ].freeze

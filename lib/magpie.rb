@@ -28,6 +28,7 @@ module Magpie
   autoload :ColorName, "magpie/names/color_name"
   autoload :Press, "magpie/press"
   autoload :Picture, "magpie/picture"
+  autoload :Library, "magpie/library"
   autoload :Palette, "magpie/palette"
   autoload :Artwork, "magpie/artwork"
   autoload :Painters, "magpie/painters"

@@ -8,13 +8,10 @@ module Changes
 
     # What would become of each swatch: [[swatch, the one that stays or nil, ΔE00]].
     def self.preview(from, into, limit)
-      there = into.swatches.reject(&:paint)
-      columns = Magpie::Bulk.columns(there.map { |swatch| swatch.colour.in(:lab) }) if there.any?
+      there = Magpie::Library::Nearest.of(into.swatches.reject(&:paint))
       from.swatches.map do |swatch|
-        next [swatch, nil, nil] if swatch.paint || there.empty?
-        differences = Magpie::Bulk.de2000(swatch.colour.in(:lab), columns).to_a
-        kept = there.each_index.select { |index| (there[index].colour.alpha - swatch.colour.alpha).abs < 0.02 }.min_by { |index| differences[index] }
-        (kept && differences[kept] <= limit) ? [swatch, there[kept], differences[kept]] : [swatch, nil, nil]
+        kept, difference = there.nearest(swatch.colour, within: limit, alike: true) unless swatch.paint
+        [swatch, kept, difference]
       end
     end
 

@@ -31,10 +31,11 @@ module GatherHelpers
 
   # [[swatch, ΔE00]], nearest first.
   def close_swatches(colour, most = 4)
-    lab = colour.in(:lab)
-    near = used_chips.map { |each| [each, Magpie::Difference::Ciede2000.of(lab, each.colour.in(:lab))] }
-    near.select { |_, difference| difference < CLOSE }.min_by(most, &:last)
+    used_index.to(colour, most:, within: CLOSE)
   end
+
+  # The swatches that the project uses, to look colours up in.
+  def used_index = @used_index ||= Magpie::Library::Nearest.of(used_chips)
 
   # The whole notation that is copied by itself after a reading; nil when switched off.
   def copied_by_itself(colour) = (choices[:copying] == "on") ? Magpie::Notation.write(colour, choices[:favourite].to_sym) : nil

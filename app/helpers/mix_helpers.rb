@@ -91,9 +91,8 @@ module MixHelpers
   # The swatches of the whole house that are nearest, whatever project uses them:
   # [[name, palette, colour, ΔE00]]
   def near_swatches(colour, most = 3)
-    lab = colour.in(:lab)
-    all = Swatch.joins(group: :palette).pluck(Arel.sql("swatches.name"), Arel.sql("palettes.name"), :colour)
-    all.map { |name, palette, its| [name, palette, its, Magpie::Difference::Ciede2000.of(lab, its.in(:lab))] }.min_by(most, &:last)
+    all = Swatch.joins(group: :palette).order(:id).pluck(Arel.sql("swatches.name"), Arel.sql("palettes.name"), :colour)
+    Magpie::Library::Nearest.new(all.map { |row| [row.last, row] }).to(colour, most:).map { |row, difference| [*row, difference] }
   end
 
   # A number of a panel: what was asked for, within its limits.

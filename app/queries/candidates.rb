@@ -76,14 +76,10 @@ class Candidates
 
   # {hex => [swatch, ΔE00]} for those that are near enough.
   def nearest(hexes)
-    return {} if hexes.empty? || @swatches.empty?
-    colours = hexes.map { |hex| Magpie::Notation.parse(hex) }
-    columns = Magpie::Bulk.columns(colours.map { |colour| colour.in(:lab) })
-    differences = @swatches.map { |swatch| Magpie::Bulk.de2000(swatch.colour.in(:lab), columns).to_a }
-    hexes.each_with_index.with_object({}) do |(hex, index), near|
-      swatch, row = @swatches.zip(differences).select { |each, _| (each.colour.alpha - colours[index].alpha).abs < 0.02 }.min_by { |_, all| all[index] }
-      next unless swatch
-      near[hex] = [swatch, row[index]] if hex == swatch.hex || row[index] <= @limit && @limit > 0
+    index = Magpie::Library::Nearest.of(@swatches)
+    hexes.each_with_object({}) do |hex, near|
+      swatch, difference = index.nearest(Magpie::Notation.parse(hex), alike: true)
+      near[hex] = [swatch, difference] if swatch && (hex == swatch.hex || (difference <= @limit && @limit > 0))
     end
   end
 end

@@ -22,9 +22,7 @@ module Routes
 
       # [the nearest swatch, ΔE00]; far beyond any ΔE where there is none.
       def stray_near(hex)
-        @labs ||= used_chips.map { |each| [each, each.colour.in(:lab)] }
-        lab = Magpie::Notation.parse(hex).in(:lab)
-        @labs.map { |each, its_lab| [each, Magpie::Difference::Ciede2000.of(lab, its_lab)] }.min_by(&:last) || [nil, Float::INFINITY]
+        used_index.nearest(Magpie::Notation.parse(hex)) || [nil, Float::INFINITY]
       end
     end
 

@@ -80,7 +80,7 @@ module Routes
       app.get("/projects/:project/selection/like.json") do
         content_type :json
         colour = swatch(params[:swatch]).colour
-        JSON.generate(ids: shown_chips.select { |each| Magpie::Difference.de2000(each.colour, colour) <= Helpers::ALIKE }.map(&:id))
+        JSON.generate(ids: Magpie::Library::Nearest.of(shown_chips).to(colour, within: Helpers::ALIKE).map { |each, _| each.id })
       end
 
       app.post("/projects/:project/selection/share") do

@@ -16,12 +16,7 @@ module Routes
       end
 
       # [[swatch, ΔE00]], nearest first.
-      def like(palette, colour)
-        swatches = palette.groups.flat_map(&:swatches)
-        return [] if swatches.empty?
-        differences = Magpie::Bulk.de2000(colour.in(:lab), Magpie::Bulk.columns(swatches.map { |each| each.colour.in(:lab) })).to_a
-        swatches.zip(differences).select { |_, difference| difference <= LIKE }.sort_by(&:last)
-      end
+      def like(palette, colour) = Magpie::Library::Nearest.of(palette.groups.flat_map(&:swatches)).to(colour, within: LIKE)
 
       def named(palette, words)
         palette.groups.flat_map { |group| group.swatches.select { |each| [each.name, each.note, each.code, group.name].compact.any? { |text| text.downcase.include?(words) } } }.map { |each| [each, nil] }

@@ -18,9 +18,9 @@ module Magpie
 
     # @return [String] such as "Coral" or "Deep coral"
     def suggest(color)
-      name, _, difference = nearest(color, entries)
+      (name, _), difference = entries.nearest(color)
       unless difference < NEAR
-        name, reference, = nearest(color, plain_entries)
+        (name, reference), = plain_entries.nearest(color)
         name = [qualifier(color, reference), name].compact.join(" ")
       end
       name.capitalize
@@ -39,11 +39,6 @@ module Magpie
       [name].chain((2..).lazy.map { |n| "#{name} #{n}" }).find { |candidate| !taken.include?(candidate.downcase) }
     end
 
-    def nearest(color, among)
-      lab = color.in(:lab)
-      among.map { |name, reference, its_lab| [name, reference, Difference::Ciede2000.of(lab, its_lab)] }.min_by(&:last)
-    end
-
     def qualifier(color, reference)
       (l, c), (reference_l, reference_c) = [color, reference].map { |each| each.in(:oklch).first(2) }
       return "deep" if l - reference_l < -LIGHTNESS_STEP
@@ -52,13 +47,11 @@ module Magpie
       "vivid" if c > reference_c * (1 + CHROMA_SHARE) && c > COLOURFUL
     end
 
-    def entries
-      @entries ||= CSS_NAMES.reject { |name, _| name.include?("gray") }.map do |name, rgb|
-        reference = Color.from_rgb24(rgb)
-        [name, reference, reference.in(:lab)]
-      end
-    end
+    # Names to look up by colour.
+    def entries = @entries ||= lookup(CSS_NAMES.reject { |name, _| name.include?("gray") })
 
-    def plain_entries = @plain_entries ||= entries.select { |name, *| PLAIN.call(name) }
+    def plain_entries = @plain_entries ||= lookup(CSS_NAMES.select { |name, _| !name.include?("gray") && PLAIN.call(name) })
+
+    def lookup(names) = Library::Nearest.new(names.map { |name, rgb| Color.from_rgb24(rgb).then { |reference| [reference, [name, reference]] } })
   end
 end

@@ -4,16 +4,9 @@ module Magpie
   class Palette
     # All pairs of colours that are closer than a limit, by CIEDE2000.
     #
-    # Only pairs that can be close are measured. With the terms of Sharma, Wu, Dalal
-    # 2005, ΔE00² is (ΔL/SL)² plus a form in ΔC/SC and ΔH/SH whose mixed term RT is
-    # between −√3 and √3, so that it is at least 1 − √3/2 of the sum of the squares;
-    # hence a pair within the limit has
-    #   |ΔL| ≤ limit · SL, and SL ≤ 1.75,
-    #   √(Δa² + Δb²) ≤ limit · SC / √(1 − √3/2), and SC ≤ 1 + 0.045 · 1.5 · mean C.
+    # Only pairs that can be close are measured, see Library::Bound.
     module Twins
       LIMIT = 2.0
-      STEEPEST = 1.75 # SL of black and white
-      ACROSS = 1 / Math.sqrt(1 - Math.sqrt(3) / 2)
       OPACITY = 0.02 # by so much twins may differ in opacity
       NOTHING = [Numo::Int32[], Numo::Int32[], Numo::DFloat[]].freeze
 
@@ -79,9 +72,9 @@ module Magpie
       # near in lightness, and so none farther on is.
       def level(sorted, chroma, away, limit)
         here, there = 0...(chroma.size - away), away...chroma.size
-        light = (sorted[0][there] - sorted[0][here]) <= limit * STEEPEST
+        light = (sorted[0][there] - sorted[0][here]) <= Library::Bound.lightness(limit)
         return nil unless light.any?
-        reach = limit * ACROSS * (1 + 0.03375 * (chroma[here] + chroma[there]))
+        reach = Library::Bound.across(limit, chroma[here] + chroma[there])
         da, db = [1, 2].map { |axis| sorted[axis][there] - sorted[axis][here] }
         (light & (da * da + db * db <= reach * reach)).where
       end
