@@ -5,8 +5,22 @@ require "digest"
 # that a shell command loads only what it uses.
 module Magpie
   # Bad input of any kind. The message says what was wrong with what, where, and
-  # is written for the person who brought it in.
-  class Error < StandardError; end
+  # is written for the person who brought it in; file and place say so to programs.
+  class Error < StandardError
+    # @return [String, nil] how the file is called, where one is to blame
+    attr_reader :file
+    # @return [String, nil] where in it: a line, a byte, a path
+    attr_reader :place
+
+    # @param message [String] with the file's name in it where a file is given
+    def initialize(message = nil, file: nil, place: nil)
+      super(message)
+      @file, @place = file, place
+    end
+
+    # The same, said of a file, unless it is already.
+    def in(file) = @file ? self : self.class.new("#{file}: #{message}", file:, place:)
+  end
 
   # Which code computes: the same for the same files. What was computed and kept by
   # another edition is computed again.

@@ -8,6 +8,13 @@ module Routes
         body
       end
 
+      # What a format carries of a palette, and what it loses.
+      def carried(format, palette)
+        lost = format.losses(palette.value)
+        rest = lost.empty? ? "Empty slots and locks stay here; nothing else is lost" : "Lost: #{Magpie::Text.list(lost)}; empty slots and locks stay here"
+        "#{format.title} carry #{format.carries}. #{rest}."
+      end
+
       def palette = project.palettes.find(number(params[:palette]))
 
       def import = @import ||= Import.where(project_id: project.id).find(number(params[:import]))
@@ -34,8 +41,9 @@ module Routes
         place_page "deliver", "page"
       end
 
-      app.get("/projects/:project/deliver/palettes/:palette.tokens.json") do
-        download "#{Magpie::Text.slug(palette.name, "palette")}.tokens.json", "application/json", Magpie::Formats::Tokens.write(palette.value)
+      app.get("/projects/:project/deliver/palettes/:palette/:format") do
+        format = Magpie::Formats.find(params[:format]) or raise ActiveRecord::RecordNotFound
+        download "#{Magpie::Text.slug(palette.name, "palette")}#{format.ending}", format.media_type, format.write(palette.value)
       end
 
       app.get("/projects/:project/deliver/artworks/:artwork/:form.svg") do
@@ -50,9 +58,9 @@ module Routes
 
       app.post("/projects/:project/imports") do
         name, bytes = uploads(:files).first
-        raise Magpie::Error, "No file came in. Choose a .tokens.json file" unless name
+        raise Magpie::Error, "No file came in. Choose a file: #{Magpie::Formats.all.map(&:ending).join(", ")}" unless name
         Magpie::Formats.read(bytes, name:)
-        import = Import.create!(project:, name:, sha256: Blob.keep(bytes, "application/json"), created_at: Time.now)
+        import = Import.create!(project:, name:, sha256: Blob.keep(bytes, "application/octet-stream"), created_at: Time.now)
         redirect to(at("deliver/imports/#{import.id}")), 303
       end
 

@@ -30,7 +30,7 @@ RSpec.describe App do
   end
 
   it "says that something is not there" do
-    ["/projects/0/gather", "/projects/x/gather", "/nowhere", "/projects/#{project.id}/deliver/palettes/99999.tokens.json", "/projects/#{project.id}/sources/0/picture"].each do |path|
+    ["/projects/0/gather", "/projects/x/gather", "/nowhere", "/projects/#{project.id}/deliver/palettes/99999/tokens", "/projects/#{project.id}/sources/0/picture"].each do |path|
       get path
       expect(last_response.status).to eq(404), path
     end
@@ -182,7 +182,7 @@ RSpec.describe App do
     get "/projects/#{project.id}/deliver/artworks/#{poster.id}/flat.svg"
     expect(last_response.headers["Content-Disposition"]).to include("poster-flat.svg")
     expect(last_response.body).to include("#E46F58")
-    get "/projects/#{project.id}/deliver/palettes/#{project.palettes.first.id}.tokens.json"
+    get "/projects/#{project.id}/deliver/palettes/#{project.palettes.first.id}/tokens"
     expect(Magpie::Formats.read(last_response.body).palette).to eq project.palettes.first.value
   end
 

@@ -6,10 +6,10 @@ module Magpie
     # modules 2025.10. Groups become groups (a nested one is named by its path),
     # colour tokens become swatches, aliases are followed. What the format has no
     # place for stands in $extensions, so that a round trip loses nothing.
-    module Tokens
-      NAME = "Design tokens"
-      ENDING = ".tokens.json"
-      MEDIA_TYPE = "application/json"
+    class Tokens < Format
+      declare key: "tokens", title: "Design tokens", ending: ".tokens.json", media_type: "application/json",
+        carries: "groups, names, codes, kinds, exact colours, opacity, notes and the shared marks"
+
       EXTENSION = "org.yellow-magpie"
 
       # Colour spaces of the colour module, and the models that they are.
@@ -23,22 +23,20 @@ module Magpie
       autoload :Reader, "magpie/formats/tokens/reader"
       autoload :Writer, "magpie/formats/tokens/writer"
 
-      module_function
-
-      def recognise?(text) = text.lstrip.start_with?("{")
+      def self.recognise?(text) = text.lstrip.start_with?("{")
 
       # @return [Result]
       # @raise [Magpie::Error]
-      def read(text, name) = Reader.new(text, name).result
+      def self.read(text, name) = Reader.new(text, name).result
 
       # @return [Array<String>]
-      def losses(palette)
+      def self.losses(palette)
         compounds = palette.swatches.count(&:compound)
         return [] if compounds.zero?
         ["#{Text.count(compounds, "gradient or pattern").sub("gradient or patterns", "gradients or patterns")} #{(compounds == 1) ? "goes as the colour in its" : "go as the colour in their"} middle"]
       end
 
-      def write(palette) = Writer.new(palette).text
+      def self.write(palette) = Writer.new(palette).text
     end
   end
 end

@@ -1,6 +1,6 @@
 module Magpie
   module Formats
-    module Tokens
+    class Tokens < Format
       # Reads one tokens file. Places in messages are token paths, as aliases write them.
       class Reader
         DEEPEST = 60

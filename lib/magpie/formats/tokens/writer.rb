@@ -1,6 +1,6 @@
 module Magpie
   module Formats
-    module Tokens
+    class Tokens < Format
       # Writes one palette. Names that the format does not allow are changed for the
       # key and kept whole in the extension.
       class Writer
