@@ -1,22 +1,19 @@
 # What the Mix sheet shows of a colour.
 module MixHelpers
   # Each model's channels: letter, name, lowest, highest, step.
-  MODELS = {
-    rgb: [["R", "Red", 0, 255, 1], ["G", "Green", 0, 255, 1], ["B", "Blue", 0, 255, 1]],
-    hsb: [["H", "Hue", 0, 360, 1], ["S", "Saturation", 0, 100, 1], ["B", "Brightness", 0, 100, 1]],
-    hsl: [["H", "Hue", 0, 360, 1], ["S", "Saturation", 0, 100, 1], ["L", "Lightness", 0, 100, 1]],
-    lab: [["L", "Lightness", 0, 100, 0.1], ["a", "a, green to red", -110, 110, 0.1], ["b", "b, blue to yellow", -110, 110, 0.1]],
-    lch: [["L", "Lightness", 0, 100, 0.1], ["C", "Chroma", 0, 140, 0.1], ["H", "Hue", 0, 360, 0.1]],
-    oklch: [["L", "Lightness", 0, 1, 0.001], ["C", "Chroma", 0, 0.37, 0.001], ["H", "Hue", 0, 360, 0.1]],
-    cmyk: [["C", "Cyan", 0, 100, 1], ["M", "Magenta", 0, 100, 1], ["Y", "Yellow", 0, 100, 1], ["K", "Black", 0, 100, 1]]
-  }.freeze
-  LABELS = {rgb: "RGB", hsb: "HSB", hsl: "HSL", lab: "Lab", lch: "LCh", oklch: "OKLCH", cmyk: "CMYK"}.freeze
+  MODELS = Magpie::Color.by_hand.transform_values { |model| model.scales.map(&:to_a) }.freeze
+  LABELS = Magpie::Color.by_hand.transform_values(&:label).freeze
+  # Pixels of the slice, as the sheet has room for it.
+  SLICE = {width: 270, height: 214}.freeze
   # Models that can name what a screen cannot show.
   WIDE = %i[lab lch oklch].freeze
   # Points of a track that are tried for what the screen shows.
   TRIED = 32
   PLANES = {"chroma_lightness" => "Chroma across, lightness up", "hue_chroma" => "Hue across, chroma up", "a_b" => "a across, b up", "saturation_brightness" => "Saturation across, brightness up"}.freeze
   PANELS = {"reach" => "Reach", "tints" => "Tints", "mix" => "Mix", "between" => "Between", "ramp" => "Ramp", "harmony" => "Harmony", "checks" => "Checks"}.freeze
+
+  # From where to where a slice's axes go, for the browser that drags in it.
+  def slice_ranges(plane) = Magpie::Slice::PLANES.fetch(plane.to_sym).then { |each| {across: each.across.last.minmax, up: each.up.last.minmax} }
 
   # What the sheet works on: a swatch, or what is in hand. nil when it is closed.
   def mixing

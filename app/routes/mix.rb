@@ -26,7 +26,7 @@ module Routes
       app.get("/slice.png") do
         cache_control :private, max_age: 86_400
         content_type "image/png"
-        Magpie::Slice.new(params[:plane].to_s.to_sym, Float(params[:held].to_s, exception: false) || 0.0).png
+        Magpie::Slice.new(params[:plane].to_s.to_sym, Float(params[:held].to_s, exception: false) || 0.0, **MixHelpers::SLICE).png
       end
 
       app.get("/nudge.json") do

@@ -10,10 +10,10 @@ export const WRITE = {
 }
 export const SHOWN = { ...WRITE, hsb: ([h, s, v], a) => `hwb(${h} calc(${v}% * (100 - ${s}) / 100) calc(100% - ${v}%)${a})`, cmyk: null }
 
-// The slice's axes: what a place in it is called. Ranges as the server draws them.
+// The slice's axes: what a place in it is called, in the units of its model.
 export const PLANES = {
-  chroma_lightness: (u, v, held) => `oklch(${v.toFixed(4)} ${(u * 0.37).toFixed(4)} ${held})`,
-  hue_chroma: (u, v, held) => `oklch(${held} ${(v * 0.37).toFixed(4)} ${(u * 360).toFixed(1)})`,
-  a_b: (u, v, held) => `lab(${held} ${(u * 220 - 110).toFixed(1)} ${(v * 220 - 110).toFixed(1)})`,
-  saturation_brightness: (u, v, held) => `hsb(${held} ${(u * 100).toFixed(1)}% ${(v * 100).toFixed(1)}%)`
+  chroma_lightness: (across, up, held) => `oklch(${up.toFixed(4)} ${across.toFixed(4)} ${held})`,
+  hue_chroma: (across, up, held) => `oklch(${held} ${up.toFixed(4)} ${across.toFixed(1)})`,
+  a_b: (across, up, held) => `lab(${held} ${across.toFixed(1)} ${up.toFixed(1)})`,
+  saturation_brightness: (across, up, held) => `hsb(${held} ${across.toFixed(1)}% ${up.toFixed(1)}%)`
 }

@@ -5,7 +5,9 @@ import { PLANES } from "./mix_notations.js"
 
 function fromSlice(u, v) {
   const within = value => Math.min(Math.max(value, 0), 1)
-  const text = PLANES[find("#slice").dataset.plane](within(u), within(v), latest().slice.held)
+  const { plane, ranges } = find("#slice").dataset, { across, up } = JSON.parse(ranges)
+  const along = (share, [low, high]) => low + share * (high - low)
+  const text = PLANES[plane](along(within(u), across), along(within(v), up), latest().slice.held)
   notation().value = text
   const mark = find("#slice-mark")
   mark.style.left = `${within(u) * 100}%`

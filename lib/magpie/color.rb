@@ -8,18 +8,29 @@ module Magpie
     # A channel's name, the range it usually lies in, and its unit ("" if plain).
     Channel = Struct.new(:name, :range, :unit)
 
+    # How a channel is set by hand: its letter and its name in words, the numbers that
+    # people know it by, and the smallest step between two of them.
+    Scale = Struct.new(:letter, :name, :from, :to, :step)
+
     # A colour model: its channels, the model that it is defined on (nil for XYZ),
-    # and the two functions between them, each [c1, c2, c3] -> [c1, c2, c3].
-    Model = Struct.new(:name, :channels, :base, :to_base, :from_base, keyword_init: true) do
+    # and the two functions between them, each [c1, c2, c3] -> [c1, c2, c3]. Those that
+    # people set by hand have a label, the name that notations begin with, and a scale
+    # for each channel.
+    Model = Struct.new(:name, :channels, :base, :to_base, :from_base, :label, :notation, :scales, keyword_init: true) do
       def path = base ? [self, *Color.model(base).path] : [self]
     end
 
     MODELS = {}
 
-    def self.define(name, channels:, base: nil, to_base: nil, from_base: nil)
+    # @param scales [Array<Array>] letter, name, from, to, step of each channel
+    def self.define(name, channels:, base: nil, to_base: nil, from_base: nil, label: nil, notation: name, scales: nil)
       channels = channels.map { |channel, (range, unit)| Channel.new(channel, range, unit.to_s) }
-      MODELS[name] = Model.new(name:, channels:, base:, to_base:, from_base:)
+      MODELS[name] = Model.new(name:, channels:, base:, to_base:, from_base:, label:, notation:, scales: scales&.map { |scale| Scale.new(*scale) })
     end
+
+    # The models that people set by hand, by the name that notations begin with.
+    # @return [Hash{Symbol => Model}]
+    def self.by_hand = MODELS.values.select(&:scales).to_h { |model| [model.notation, model] }
 
     # @raise [Magpie::Error] when there is no such model
     def self.model(name)
@@ -127,6 +138,6 @@ module Magpie
 end
 
 require "magpie/color/matrix"
-%w[xyz rgb hsl hsb hwb lab oklab].each { |file| require "magpie/color/#{file}" }
+%w[xyz rgb hsb hsl hwb lab oklab].each { |file| require "magpie/color/#{file}" }
 
 Magpie::Color::WHITE = Magpie::Color.new(:srgb, [1.0, 1.0, 1.0])

@@ -4,14 +4,14 @@ RSpec.describe Magpie::Slice do
   def middle = 0.5 # of a pixel
 
   # Rows of [red, green, blue, opacity].
-  def picture(plane, held) = Vips::Image.new_from_buffer(described_class.new(plane, held).png, "").write_to_memory.unpack("C*").each_slice(4).each_slice(described_class::WIDTH).to_a
+  def picture(plane, held) = Vips::Image.new_from_buffer(described_class.new(plane, held, width: 270, height: 214).png, "").write_to_memory.unpack("C*").each_slice(4).each_slice(270).to_a
 
   # The colour at a pixel of a plane, by the formulas of Color alone.
   def colour_at(plane, held, x, y)
     plane = described_class::PLANES.fetch(plane)
     values = []
     values[plane.held] = held
-    {plane.across => (x + middle) / described_class::WIDTH, plane.up => 1 - (y + middle) / described_class::HEIGHT}.each do |(channel, range), share|
+    {plane.across => (x + middle) / 270.0, plane.up => 1 - (y + middle) / 214}.each do |(channel, range), share|
       values[channel] = range.begin + share * (range.end - range.begin)
     end
     Magpie::Color.new(plane.model, values)
@@ -22,7 +22,7 @@ RSpec.describe Magpie::Slice do
       image = picture(plane, held)
       random = Random.new(5)
       # Not the lowest rows: what is nearly black is within a bit of the gamut.
-      tried = Array.new(400) { [random.rand(described_class::WIDTH), random.rand(200)] }.map do |x, y|
+      tried = Array.new(400) { [random.rand(270), random.rand(200)] }.map do |x, y|
         colour, pixel = colour_at(plane, held, x, y), image[y][x]
         next if [[22, 22, 22, 255], [255, 255, 255, 255]].include?(pixel) # on an edge
         expect(pixel.last).to eq(colour.in_srgb? ? 255 : 0), [plane, x, y].inspect
@@ -42,6 +42,6 @@ RSpec.describe Magpie::Slice do
   it "knows where a colour lies on it" do
     across, up, held = described_class.place(:chroma_lightness, Magpie::Notation.parse("oklch(0.6 0.185 40)"))
     expect([across, up, held]).to match [be_within(1e-9).of(0.5), be_within(1e-9).of(0.6), be_within(1e-9).of(40)]
-    expect { described_class.new(:sideways, 1) }.to raise_error(Magpie::Error, /no such slice: expected chroma lightness/)
+    expect { described_class.new(:sideways, 1, width: 9, height: 9) }.to raise_error(Magpie::Error, /no such slice: expected chroma lightness/)
   end
 end

@@ -18,6 +18,7 @@ module Magpie
     end
 
     define :hsb, base: :srgb, to_base: to_rgb, from_base: from_rgb,
-      channels: {"Hue" => [0..360, "°"], "Saturation" => [0..100, "%"], "Brightness" => [0..100, "%"]}
+      channels: {"Hue" => [0..360, "°"], "Saturation" => [0..100, "%"], "Brightness" => [0..100, "%"]},
+      label: "HSB", scales: [["H", "Hue", 0, 360, 1], ["S", "Saturation", 0, 100, 1], ["B", "Brightness", 0, 100, 1]]
   end
 end

@@ -38,6 +38,7 @@ module Magpie
     end
 
     define :hsl, base: :srgb, to_base: to_rgb, from_base: from_rgb,
-      channels: {"Hue" => [0..360, "°"], "Saturation" => [0..100, "%"], "Lightness" => [0..100, "%"]}
+      channels: {"Hue" => [0..360, "°"], "Saturation" => [0..100, "%"], "Lightness" => [0..100, "%"]},
+      label: "HSL", scales: [["H", "Hue", 0, 360, 1], ["S", "Saturation", 0, 100, 1], ["L", "Lightness", 0, 100, 1]]
   end
 end

@@ -20,11 +20,13 @@ module Magpie
     end
 
     define :lab, base: :xyz_d50, to_base: lab_to_xyz, from_base: xyz_to_lab,
-      channels: {"Lightness" => [0..100], "a" => [-125..125], "b" => [-125..125]}
+      channels: {"Lightness" => [0..100], "a" => [-125..125], "b" => [-125..125]},
+      label: "Lab", scales: [["L", "Lightness", 0, 100, 0.1], ["a", "a, green to red", -110, 110, 0.1], ["b", "b, blue to yellow", -110, 110, 0.1]]
 
     define :lch, base: :lab,
       to_base: ->((l, c, h)) { [l, *Matrix.from_polar(c, h)] },
       from_base: ->((l, a, b)) { [l, *Matrix.to_polar(a, b, 1e-6)] },
-      channels: {"Lightness" => [0..100], "Chroma" => [0..150], "Hue" => [0..360, "°"]}
+      channels: {"Lightness" => [0..100], "Chroma" => [0..150], "Hue" => [0..360, "°"]},
+      label: "LCh", scales: [["L", "Lightness", 0, 100, 0.1], ["C", "Chroma", 0, 140, 0.1], ["H", "Hue", 0, 360, 0.1]]
   end
 end

@@ -24,6 +24,7 @@ module Magpie
     define :oklch, base: :oklab,
       to_base: ->((l, c, h)) { [l, *Matrix.from_polar(c, h)] },
       from_base: ->((l, a, b)) { [l, *Matrix.to_polar(a, b, 1e-6)] },
-      channels: {"Lightness" => [0..1.0], "Chroma" => [0..0.4], "Hue" => [0..360, "°"]}
+      channels: {"Lightness" => [0..1.0], "Chroma" => [0..0.4], "Hue" => [0..360, "°"]},
+      label: "OKLCH", scales: [["L", "Lightness", 0, 1, 0.001], ["C", "Chroma", 0, 0.37, 0.001], ["H", "Hue", 0, 360, 0.1]]
   end
 end

@@ -9,11 +9,11 @@ module Magpie
     # the gamut survive the way there and back.
     odd = ->(curve) { ->(v) { v.map { |c| (c < 0) ? -curve.call(-c) : curve.call(c) } } }
 
-    define_rgb = lambda do |name, white, matrix, decode, encode|
+    define_rgb = lambda do |name, white, matrix, decode, encode, **by_hand|
       to, from = Matrix.pair(matrix)
       linear = :"#{name}_linear"
       define linear, channels: red_green_blue, base: white, to_base: to, from_base: from
-      define name, channels: red_green_blue, base: linear, to_base: odd.call(decode), from_base: odd.call(encode)
+      define name, channels: red_green_blue, base: linear, to_base: odd.call(decode), from_base: odd.call(encode), **by_hand
     end
 
     # IEC 61966-2-1.
@@ -24,7 +24,7 @@ module Magpie
       [506752 / 1228815.0, 87881 / 245763.0, 12673 / 70218.0],
       [87098 / 409605.0, 175762 / 245763.0, 12673 / 175545.0],
       [7918 / 409605.0, 87881 / 737289.0, 1001167 / 1053270.0]
-    ], srgb_decode, srgb_encode
+    ], srgb_decode, srgb_encode, label: "RGB", notation: :rgb, scales: [["R", "Red", 0, 255, 1], ["G", "Green", 0, 255, 1], ["B", "Blue", 0, 255, 1]]
 
     define_rgb.call :display_p3, :xyz_d65, [
       [608311 / 1250200.0, 189793 / 714400.0, 198249 / 1000160.0],

@@ -16,15 +16,15 @@ module Magpie
         b / 100 * (1 - s / 100 * ramp)
       end.then { |columns| Bulk.srgb_to_linear(columns) }
     end
+    range = ->(model, channel) { Color.model(model).scales[channel].then { |scale| scale.from.to_f..scale.to.to_f } }
+    plane = ->(name, model, across, up, held, linear) { Plane.new(name:, model:, across: [across, range.call(model, across)], up: [up, range.call(model, up)], held:, linear:) }
     PLANES = [
-      Plane.new(name: :chroma_lightness, model: :oklch, across: [1, 0..0.37], up: [0, 0..1.0], held: 2, linear: ->(c, l, h) { polar.call(l, c, h) }),
-      Plane.new(name: :hue_chroma, model: :oklch, across: [2, 0..360.0], up: [1, 0..0.37], held: 0, linear: ->(h, c, l) { polar.call(l, c, h) }),
-      Plane.new(name: :a_b, model: :lab, across: [1, -110..110.0], up: [2, -110..110.0], held: 0, linear: ->(a, b, l) { Bulk.lab_to_linear([l, a, b]) }),
-      Plane.new(name: :saturation_brightness, model: :hsb, across: [1, 0..100.0], up: [2, 0..100.0], held: 0, linear: hsb)
-    ].to_h { |plane| [plane.name, plane] }.freeze
+      plane.call(:chroma_lightness, :oklch, 1, 0, 2, ->(c, l, h) { polar.call(l, c, h) }),
+      plane.call(:hue_chroma, :oklch, 2, 1, 0, ->(h, c, l) { polar.call(l, c, h) }),
+      plane.call(:a_b, :lab, 1, 2, 0, ->(a, b, l) { Bulk.lab_to_linear([l, a, b]) }),
+      plane.call(:saturation_brightness, :hsb, 1, 2, 0, hsb)
+    ].to_h { |each| [each.name, each] }.freeze
 
-    WIDTH = 270
-    HEIGHT = 214
     # The press's edge is looked for on every so many pixels.
     COARSE = 4
     DUST = 1e-4
@@ -35,10 +35,12 @@ module Magpie
 
     # @param plane [Symbol] a key of PLANES
     # @param held [Float] the value of the channel that is held
+    # @param width, height [Integer] pixels of the picture
     # @raise [Magpie::Error]
-    def initialize(plane, held)
+    def initialize(plane, held, width:, height:)
       @plane = PLANES.fetch(plane) { raise Error, "no such slice: expected #{PLANES.keys.join(", ").tr("_", " ")}" }
       @held = held.to_f
+      @width, @height = width, height
     end
 
     # Where a colour lies: [across, up], each 0..1 within the slice, and what is held.
@@ -54,13 +56,13 @@ module Magpie
     # @return [String] PNG: transparent beyond the screen, whose edge is a dark line;
     #   the press's edge is a broken light one
     def png
-      linear = linear(WIDTH, HEIGHT)
+      linear = linear(@width, @height)
       inside = linear.map { |c| (c >= -DUST) & (c <= 1 + DUST) }.reduce(:&)
       inside = Numo::UInt8.cast(inside)
-      bands = [*linear.map { |c| eight_bits(c) }, inside * 255].map { |band| band.reshape(HEIGHT, WIDTH) }
-      draw(bands, edge(inside.reshape(HEIGHT, WIDTH)), [22, 22, 22, 255])
-      draw(bands, broken(edge(press(inside.reshape(HEIGHT, WIDTH)))), [255, 255, 255, 255])
-      images = bands.map { |band| ::Vips::Image.new_from_memory_copy(band.to_binary, WIDTH, HEIGHT, 1, :uchar) }
+      bands = [*linear.map { |c| eight_bits(c) }, inside * 255].map { |band| band.reshape(@height, @width) }
+      draw(bands, edge(inside.reshape(@height, @width)), [22, 22, 22, 255])
+      draw(bands, broken(edge(press(inside.reshape(@height, @width)))), [255, 255, 255, 255])
+      images = bands.map { |band| ::Vips::Image.new_from_memory_copy(band.to_binary, @width, @height, 1, :uchar) }
       images.first.bandjoin(images.drop(1)).copy(interpretation: :srgb).pngsave_buffer(compression: 1)
     end
 
@@ -81,11 +83,11 @@ module Magpie
 
     # 1 where the press prints what is asked for within its ΔE00, as large as the slice.
     def press(inside)
-      width, height = (WIDTH + COARSE - 1) / COARSE, (HEIGHT + COARSE - 1) / COARSE
+      width, height = (@width + COARSE - 1) / COARSE, (@height + COARSE - 1) / COARSE
       lab = Bulk.linear_to_lab(linear(width, height))
       printed = Press.usual.printed(lab)
       small = Numo::UInt8.cast(Bulk.de2000(lab, printed) <= Press::OUTSIDE).reshape(height, width)
-      large = small[(0...HEIGHT).map { |y| y / COARSE }, true].dup[true, (0...WIDTH).map { |x| x / COARSE }].dup
+      large = small[(0...@height).map { |y| y / COARSE }, true].dup[true, (0...@width).map { |x| x / COARSE }].dup
       large * inside
     end
 
@@ -98,7 +100,7 @@ module Magpie
     end
 
     def broken(edge)
-      y, x = Numo::Int32.new(HEIGHT, 1).seq, Numo::Int32.new(1, WIDTH).seq
+      y, x = Numo::Int32.new(@height, 1).seq, Numo::Int32.new(1, @width).seq
       edge * Numo::UInt8.cast(((x + y) / 3 % 2).eq(0))
     end
 
