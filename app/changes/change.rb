@@ -5,10 +5,9 @@ module Changes
   class Change
     def self.perform(project, **given) = new(project, **given).perform
 
-    # @param rows [Rows] just written
-    # @raise [Following::Invariants::Broken] when they leave what must not be
-    def self.check(rows)
-      marks = rows.marks
+    # @param marks [Following::Marks] of what was just written
+    # @raise [Following::Invariants::Broken] when it leaves what must not be
+    def self.check(marks)
       broken = Following::Invariants.broken(marks.swatches)
       locked = Swatch.where(id: marks.moved, locked: true).pluck(:name)
       broken << "#{locked.join(", ")} moved, and is locked" if locked.any?
@@ -41,8 +40,8 @@ module Changes
     def lock = project.lock!
 
     def record
-      Change.check(@rows)
       marks = @rows.marks
+      Change.check(marks)
       RecordedChange.insert!({project_id: project.id, words:, who: Signature.who, why:, rows: @rows.to_a, swatch_ids: marks.valued, touched: marks.touched, created_at: Time.now})
     end
 
@@ -84,7 +83,7 @@ module Changes
     def update_each(model, values)
       return if values.empty?
       columns = values.first.last.keys
-      rows = values.map { |id, row| {id:, **row.to_h { |column, value| [column, model.type_for_attribute(column).then { |type| type.is_a?(ActiveRecord::Type::Json) ? value&.to_h : value }] }} }
+      rows = values.map { |id, row| {id:, **row.transform_values { |value| (value.respond_to?(:to_h) && !value.nil?) ? value.to_h : value }} }
       set = columns.map { |column| "#{column} = value.#{column}" }.join(", ")
       @rows.updating(model, values.keys, columns) do
         Record.connection.exec_update("UPDATE #{model.table_name} t SET #{set} FROM jsonb_populate_recordset(NULL::#{model.table_name}, #{Record.connection.quote(JSON.generate(rows))}::jsonb) value WHERE t.id = value.id")

@@ -45,7 +45,7 @@ module Changes
     def attempt(change, done, rows)
       Record.transaction(requires_new: true) do
         rows.forwards
-        Change.check(rows)
+        Change.check(rows.marks)
       end
     rescue Rows::Conflict, Following::Invariants::Broken, ActiveRecord::InvalidForeignKey, ActiveRecord::RecordNotUnique
       raise Magpie::Error, "“#{change.words}” cannot be #{done}: something that was changed since, perhaps in another project, stands on it"

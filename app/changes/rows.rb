@@ -70,8 +70,9 @@ module Changes
 
     def changed(table, pairs)
       return if pairs.empty?
-      alike = pairs.group_by { |was, is| [was.except("id"), is.except("id")] }
-      return @entries << {table:, ids: pairs.map { |was, _| was["id"] }, before: pairs.map(&:first), after: pairs.map(&:last)} if alike.size > FEW
+      kinds = ->(some) { some.group_by { |was, is| [was.except("id"), is.except("id")] } }
+      alike = kinds.call(pairs) unless kinds.call(pairs.first(FEW + 1)).size > FEW # told from the first ones, mostly
+      return @entries << {table:, ids: pairs.map { |was, _| was["id"] }, before: pairs.map(&:first), after: pairs.map(&:last)} if alike.nil? || alike.size > FEW
       alike.each { |(was, is), rows| @entries << {table:, ids: rows.map { |row, _| row["id"] }, before: was, after: is} }
     end
 
