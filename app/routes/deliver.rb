@@ -20,17 +20,6 @@ module Routes
       def import = @import ||= Import.where(project_id: project.id).find(number(params[:import]))
 
       def into = palettes.find { |each| each.id == number(params[:into]) }
-
-      # {"group index.swatch index" => our swatch} for names that already exist.
-      def collisions(value, palette)
-        ours = palette ? palette.groups.includes(:swatches).to_h { |group| [group.name.downcase, group.swatches.index_by { |swatch| swatch.name.downcase }] } : {}
-        value.groups.each_with_index.flat_map { |group, g|
-          group.swatches.each_with_index.filter_map { |swatch, s|
-            existing = ours.dig(group.name.downcase, swatch.name.downcase)
-            ["#{g}.#{s}", existing, swatch, group] if existing && existing.colour != swatch.colour
-          }
-        }
-      end
     end
 
     def self.registered(app)
@@ -66,7 +55,7 @@ module Routes
 
       app.get("/projects/:project/deliver/imports/:import") do
         @result = import.result
-        @collisions = collisions(@result.palette, into)
+        @collisions = Collisions.of(@result.palette, into)
         place_page "deliver", "import"
       end
 

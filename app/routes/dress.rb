@@ -4,14 +4,6 @@ module Routes
     module Helpers
       def artwork = @artwork ||= project.artworks.find(number(params[:artwork]))
 
-      # [[swatch, parts]] and [[hex, parts]], most used first.
-      def colours_in(artwork)
-        places = artwork.places.where.not(kind: "none").includes(:swatch).to_a
-        linked, other = places.partition(&:swatch)
-        strays = other.select(&:hex)
-        [linked, strays].zip([:swatch, :hex]).map { |list, by| list.group_by(&by).transform_values { |held| held.map(&:part_id).uniq.size }.sort_by { |_, parts| -parts } }
-      end
-
       # How many parts came in, and what was left out of the files.
       def what_came(artworks)
         return [] if artworks.empty?
@@ -34,7 +26,8 @@ module Routes
         @artwork = @artworks.find { |each| each.id == number(params[:artwork]) } || @artworks.first
         if @artwork
           @part = @artwork.parts.includes(places: :swatch).find_by(key: params[:part]) if params[:part]
-          @linked, @strays = colours_in(@artwork)
+          colours = ArtworkColours.new(@artwork)
+          @linked, @strays = colours.linked, colours.strays
           @others = @artworks.without(@artwork).first(8)
           @part_counts = Artwork.part_counts([@artwork, *@others].map(&:id))
         end

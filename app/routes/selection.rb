@@ -19,36 +19,6 @@ module Routes
       # ΔE00 up to which swatches are like one another.
       ALIKE = 5.0
 
-      WAYS = {"left" => [-1, 0], "right" => [1, 0], "up" => [0, -1], "down" => [0, 1]}.freeze
-
-      def nudge_on_grid(palette, way)
-        across, down = WAYS.fetch(way) { raise Magpie::Error, "There is no such way" }
-        slots = palette.grid
-        moved = selected.to_h { |each| [each, [slots[each.id][0] + across, slots[each.id][1] + down]] }
-        Changes::PutOnGrid.perform(project, slots: moved) if moved.values.flatten.min >= 0
-      end
-
-      # Past its neighbour, or into the empty slot beside it; up and down to the same
-      # slot of the next group.
-      def nudge_in_rows(palette, way)
-        group = selected.first.group
-        if %w[up down].include?(way)
-          groups = palette.groups.to_a
-          index = groups.index(group) + ((way == "up") ? -1 : 1)
-          target = groups[index] if index >= 0
-          return Changes::MoveSwatches.perform(project, swatches: selected, group: target, slot: [selected.first.position, last_slot(target) + 1].min, close: true) if target
-          raise Magpie::Error, "There is no group #{(way == "up") ? "above" : "below"} in #{palette.name}"
-        end
-        slot = (way == "left") ? selected.map(&:position).min - 1 : selected.map(&:position).max + 1
-        return if slot < 1
-        taken = Swatch.exists?(group:, position: slot)
-        slot += 1 if way == "right" && taken
-        slot = selected.map(&:position).min + 1 if way == "right" && !taken
-        Changes::MoveSwatches.perform(project, swatches: selected, group:, slot:, close: taken)
-      end
-
-      def last_slot(group) = Swatch.where(group:).maximum(:position) || 0
-
       # Acts at once, and says to how many.
       def act(done) # standard:disable Metrics
         case done
@@ -99,9 +69,7 @@ module Routes
 
       # One slot left or right in the run, or into the group above or below.
       app.post("/projects/:project/selection/nudge") do
-        way = params[:way].to_s
-        palette = selected.first.group.palette
-        (choices[:view] == "grid") ? nudge_on_grid(palette, way) : nudge_in_rows(palette, way)
+        Changes::NudgeSwatches.perform(project, swatches: selected, way: params[:way].to_s, grid: choices[:view] == "grid")
         redirect to(palettes_at), 303
       end
 

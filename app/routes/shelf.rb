@@ -1,35 +1,9 @@
 module Routes
   # All palettes of the house: finding, using, duplicating, merging, putting away.
   module Shelf
-    module Helpers
-      # How near a colour has to be to be found "like this colour" (ΔE00).
-      LIKE = 10.0
-
-      # The palettes to show, with what was found in each: {palette => [swatches]}
-      def found_palettes
-        shown = Palette.includes(:uses, groups: :swatches).order(Arel.sql("archived_at IS NOT NULL"), :starter, :name).to_a
-        shown = shown.select { |each| params[:archived] || each.archived_at.nil? }
-        words = params[:find].to_s.strip[0, 100]
-        return shown.to_h { |each| [each, []] } if words.empty?
-        colour = Magpie::Notation.try(words)
-        shown.to_h { |each| [each, colour ? like(each, colour) : named(each, words.downcase)] }.select { |each, found| found.any? || (!colour && told?(each, words.downcase)) }
-      end
-
-      # [[swatch, ΔE00]], nearest first.
-      def like(palette, colour) = Magpie::Library::Nearest.of(palette.groups.flat_map(&:swatches)).to(colour, within: LIKE)
-
-      def named(palette, words)
-        palette.groups.flat_map { |group| group.swatches.select { |each| [each.name, each.note, each.code, group.name].compact.any? { |text| text.downcase.include?(words) } } }.map { |each| [each, nil] }
-      end
-
-      def told?(palette, words) = [palette.name, palette.note, *palette.tags].compact.any? { |text| text.downcase.include?(words) }
-    end
-
     def self.registered(app)
-      app.helpers Helpers
-
       app.get("/projects/:project/shelf") do
-        @found = found_palettes
+        @found = FoundPalettes.new(params[:find], archived: !params[:archived].nil?).to_h
         @palette = Palette.includes(groups: :swatches).find_by(id: number(params[:palette]))
         @place, @title = "palettes", "All palettes"
         erb :"palettes/shelf"

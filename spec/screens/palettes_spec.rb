@@ -8,11 +8,11 @@ RSpec.describe "Palettes", :screen do
   describe "selecting" do
     it "takes ranges with Shift, single ones with Ctrl, all of a group, all like one, none" do
       select_chips("Plum hour")
-      click_chip("Coral", SHIFT)
+      click_chip("Coral", PaletteScreens::SHIFT)
       expect(page).to have_content("4 swatches selected in Dusk sky")
       eventually { expect(all("[data-chip][aria-pressed=true]").map { |each| each["title"][/\A[A-Z][\w ]+?(?= #)/] }).to eq ["Plum hour", "Rosehip", "Ember sky", "Coral"] }
-      click_chip("Rosehip", CTRL)
-      click_chip("Peat", CTRL)
+      click_chip("Rosehip", PaletteScreens::CTRL)
+      click_chip("Peat", PaletteScreens::CTRL)
       expect(page).to have_content("4 swatches selected in 2 groups")
       expect(page).to have_button("Lock 4")
       click_button "All of group"
