@@ -13,7 +13,6 @@ module Changes
 
     def make
       raise Magpie::Error, "None of them is shared" if @swatches.empty?
-      @swatches.each(&:lock!)
       @places = Follow.of_places.where(swatch_id: @swatches.map(&:id)).count
       let_go(@swatches)
       update_all(Swatch, @swatches.map(&:id), shared: false)

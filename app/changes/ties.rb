@@ -51,8 +51,8 @@ module Changes
     # Nothing follows these swatches any more. Every place keeps the value that it
     # shows, every tint and ink the one that it has.
     def let_go(swatches)
-      now = Swatch.where(id: swatches.map(&:id)).includes(:inks).order(:id) # as this change left them
-      now.each { |swatch| fill_places(Follow.of_places.where(swatch_id: swatch.id).pluck(:place_id), swatch) }
+      places = Follow.of_places.where(swatch_id: swatches.map(&:id)).order(:id).pluck(:swatch_id, :place_id).group_by(&:first)
+      Swatch.where(id: places.keys).includes(:inks).order(:id).each { |swatch| fill_places(places[swatch.id].map(&:last), swatch) } # as this change left them
       remove(Follow, Follow.where(swatch_id: swatches.map(&:id)).ids)
     end
 

@@ -15,7 +15,7 @@ module OnceHelpers
   def route_eval(&route)
     return super unless request.post? && KEY.match?(params[:once].to_s)
     answer = nil
-    given = Answer.once("#{visitor}/#{params[:once]}") do
+    given = Answer.once("#{visitor}#{request.path}/#{params[:once]}") do
       answer = catch(:halt, &route)
       status answer if answer.is_a?(Integer) # as redirects halt
       body answer if answer.is_a?(String)

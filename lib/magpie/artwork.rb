@@ -30,15 +30,23 @@ module Magpie
       document = Document.read(bytes, name)
       dropped = document.dropped
       root = document.root
-      Safety.new(root, dropped).clean
-      Cascade.new(root, dropped).apply
-      Instances.new(root, dropped).expand
+      settle(root, dropped, name)
       parts = Parts.new(root)
       parts.collect
       size = document.size
       Identifiers.mark(root)
       new(template: document.template, parts: parts.parts, places: parts.places, dropped: dropped.list, width: size[0], height: size[1])
     end
+
+    # Safe, and without style sheets and uses.
+    def self.settle(root, dropped, name)
+      Safety.new(root, dropped).clean
+      Cascade.new(root, dropped).apply
+      Instances.new(root, dropped).expand
+    rescue Error => error
+      raise error.in(name)
+    end
+    private_class_method :settle
 
     attr_reader :template, :parts, :places, :dropped, :width, :height
 

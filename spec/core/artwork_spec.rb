@@ -106,6 +106,14 @@ RSpec.describe Magpie::Artwork do
       expect { read(%(<defs><g id="g0"><rect width="1" height="1"/></g>#{copies}</defs><use href="#g12"/>)) }.to raise_error(Magpie::Error, /copies of copies/)
     end
 
+    it "bounds what style sheets may cost: properties that multiply, selectors that walk" do
+      doubling = (1..9).map { |n| "--p#{n}:#{"var(--p#{n - 1}) " * 90}" }.join(";")
+      artwork = read(%(<style>:root{--p0:red;#{doubling}} .a{fill:var(--p9)} .b{fill:var(--p0)}</style><rect id="a" class="a" width="9" height="9"/><rect id="b" class="b" width="9" height="9"/>))
+      expect(held(artwork)).to include(["a", "fill"] => "#000000", ["b", "fill"] => "#FF0000")
+      walking = (1..2500).map { |n| "g>rect:nth-child(#{n}){fill:red}" }.join
+      expect { read("<style>#{walking}</style>#{"<g/>" * 10_000}") }.to raise_error(Magpie::Error, "moor.svg: it comes to more than 20000000 steps of matching its style sheets to its elements")
+    end
+
     it "replaces plain entities, as old drawings have them, and says so" do
       artwork = described_class.read(%(<!DOCTYPE svg [<!ENTITY ink "#231F55">]>) + svg('<rect id="r" width="9" height="9" fill="&ink;"/>'))
       expect(held(artwork)[["r", "fill"]]).to eq "#231F55"

@@ -10,6 +10,13 @@ module Magpie
       IDS, CLASSES, TYPES = /#[\w-]+/, /\.[\w-]+|\[[^\]]*\]|:(?!:)[\w-]+/, /(?:^|[\s>+~])[a-zA-Z][\w-]*/
 
       MOST_SELECTORS = 5_000
+      # A selector that is not simple walks through all elements: so many steps in all.
+      MOST_STEPS = 20_000_000
+      SECONDS = 30
+      # Custom properties may name each other, and grow with every step.
+      LONGEST_VALUE = 2_000
+      ROUNDS = 4
+      VARIABLE = /var\(\s*(--[\w-]+)\s*(?:,((?:[^()]|\([^()]*\))*))?\)/
       SIMPLE = /\A([a-zA-Z][\w-]*)?([.#][\w-]+)?\z/
       SCREEN = ["", "all", "screen"].freeze # the media whose rules hold
 
@@ -19,6 +26,8 @@ module Magpie
         @declared = Hash.new { |hash, node| hash[node] = [] }
         @order = 0
         @selectors = 0
+        @elements = root.xpath("count(//*)").to_i
+        @budget = Limits::Budget.new(steps: MOST_STEPS, seconds: SECONDS, what: "steps of matching its style sheets to its elements")
       end
 
       def apply
@@ -59,7 +68,9 @@ module Magpie
 
       def matches(selector)
         return [@root] if selector == ":root"
-        simple = SIMPLE.match(selector) or return @root.document.css(selector)
+        simple = SIMPLE.match(selector)
+        @budget.spend(simple ? 1 : @elements)
+        return @root.document.css(selector) unless simple
         type, mark = simple.captures
         nodes = index.fetch(mark || type, [])
         (mark && type) ? nodes.select { |node| node.name == type } : nodes
@@ -113,11 +124,20 @@ module Magpie
       def resolve_variables(node)
         node.attribute_nodes.each do |attribute|
           next unless attribute.value.include?("var(")
-          4.times { attribute.value = attribute.value.gsub(/var\(\s*(--[\w-]+)\s*(?:,((?:[^()]|\([^()]*\))*))?\)/) { custom(node, $1) || $2&.strip || "" } }
-          attribute.unlink if attribute.value.include?("var(") || attribute.value.empty?
+          value = resolved(node, attribute.value)
+          value.empty? ? attribute.unlink : attribute.value = value
         end
         style = node["style"].to_s.split(";").reject { |declaration| declaration.start_with?("--") }.join(";")
         style.empty? ? node.delete("style") : node["style"] = style
+      end
+
+      # Empty where it cannot be resolved.
+      def resolved(node, value)
+        ROUNDS.times do
+          return "" if value.size > LONGEST_VALUE
+          value = value.gsub(VARIABLE) { custom(node, $1)&.then { |found| found if found.size <= LONGEST_VALUE } || $2&.strip || "" }
+        end
+        value.include?("var(") ? "" : value
       end
 
       def custom(node, name)
