@@ -36,7 +36,7 @@ class App < Sinatra::Base
   before do
     headers "Content-Security-Policy" => "default-src 'none'; script-src 'self'; style-src 'self'; style-src-attr 'unsafe-inline'; img-src 'self' data: blob:; font-src 'self'; connect-src 'self'; form-action 'self'; frame-ancestors 'none'; base-uri 'none'",
       "X-Content-Type-Options" => "nosniff", "Referrer-Policy" => "same-origin"
-    Signature.who = session[:who]
+    Signature.who = Visitor.who(session[:visitor]) if request.post?
     request.session_options[:skip] = !request.post? # see #keep_session
     halt 413, "That is more than 256 MB at once" if request.content_length.to_i > BIGGEST_REQUEST
   end

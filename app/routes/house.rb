@@ -22,7 +22,7 @@ module Routes
 
       # Nobody logs in; a name signs the changes that are made under it.
       app.post("/projects/:project/who") do
-        session[:who] = Magpie::Text.name(params[:who], longest: 60).presence
+        Visitor.name!(visitor, Magpie::Text.name(params[:who], longest: 60).presence)
         go_back
       end
 

@@ -1,0 +1,9 @@
+# A browser, by the random mark in its session, and the name that signs its changes.
+class Visitor < Record
+  self.primary_key = "mark"
+
+  # @return [String, nil]
+  def self.who(mark) = mark && where(mark:).pick(:who)
+
+  def self.name!(mark, who) = upsert({mark:, who:})
+end
