@@ -14,7 +14,7 @@ class Tree
     %w[lib/magpie/library], %w[lib/magpie/notation lib/magpie/press lib/magpie/vision lib/magpie/names],
     %w[lib/magpie/picture lib/magpie/making lib/magpie/palette],
     %w[lib/magpie/artwork lib/magpie/painters], %w[lib/magpie/formats], %w[lib/magpie/shell],
-    %w[app/models app/page app/following], %w[app/queries], %w[app/changes], %w[app/helpers], %w[app/routes], %w[app]
+    %w[app/models app/page app/following], %w[app/queries], %w[app/changes app/panels], %w[app/helpers], %w[app/routes], %w[app]
   ].freeze
 
   def initialize(root) = @root = root

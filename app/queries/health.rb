@@ -32,9 +32,7 @@ class Health
   end
 
   # @return [Array<Check>]
-  def checks
-    [twins, unused, outside_press, confusable, contrast, reversals]
-  end
+  def checks = @checks ||= [twins, unused, outside_press, confusable, contrast, reversals]
 
   # Those that no place follows or holds, and no tint or ink depends on.
   # @return [Array<Swatch>]

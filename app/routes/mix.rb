@@ -41,6 +41,7 @@ module Routes
         @colour = Magpie::Notation.parse(params[:notation])
         @before = Magpie::Notation.parse(params[:before].to_s)
         begin
+          @panel = Panels::Ramp.new(@colour, params) if params[:panel] == "ramp"
           erb :"mix/#{params[:panel]}", layout: false
         rescue Magpie::Error => error
           @problem = error.message

@@ -29,12 +29,15 @@ module Routes
         @swatch = (shown_chips.any? { |each| each.id == wanted }) ? Swatch.includes(:group).find(wanted) : nil
         @task = PaletteHelpers::TASKS.include?(params[:do]) ? params[:do] : nil
         @chosen = @task ? swatches_of(choices.selected) : [@swatch].compact
+        @panel = Panels::Share.new(@chosen, params[:limit]) if @task == "share" && @chosen.any?
+        @panel = Panels::Removal.new(@chosen, shown_chips) if @task == "remove" && @chosen.any?
         place_page "palettes", "page"
       end
 
       # Measured after the page has come: all pairs of a large palette take a moment.
       app.get("/projects/:project/palettes/:palette/health") do
         @palette = Palette.includes(groups: :swatches).find(number(params[:palette]))
+        @health = Health.new(@palette, Swatch.reach(@palette.groups.flat_map(&:swatches).map(&:id)))
         erb :"palettes/health", layout: false
       end
 

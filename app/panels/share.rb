@@ -1,0 +1,27 @@
+module Panels
+  # Sharing swatches: the places that hold their colours, exactly or nearly.
+  class Share
+    NEAR = 2.0 # ΔE00, unless another is asked for
+
+    attr_reader :limit
+
+    # @param chosen [Array<Swatch>]
+    # @param limit [String, nil] as asked for
+    def initialize(chosen, limit)
+      @chosen = chosen
+      @limit = (Float(limit.to_s, exception: false) || NEAR).clamp(Candidates::LIMITS.begin, Candidates::LIMITS.end)
+      @candidates = Candidates.of(chosen, limit: @limit)
+    end
+
+    def one? = @chosen.size == 1
+
+    def name = one? ? @chosen.first.name : "#{@chosen.size} swatches"
+
+    # {artwork => [Candidates::Row]}
+    def rows = @rows ||= @candidates.by_artwork
+
+    def exact = @exact ||= @candidates.exact
+
+    def total = @total ||= @candidates.total
+  end
+end
