@@ -9,6 +9,21 @@ module OnceHelpers
     %(#{@token}#{SecureRandom.hex(8)}">)
   end
 
+  # What a form showed in its fields when it was drawn.
+  # @param fields [Hash{Symbol => String}]
+  def saw(**fields) = fields.map { |name, value| %(<input type="hidden" name="saw_#{name}" value="#{Rack::Utils.escape_html(value.to_s)}">) }.join
+
+  # Refuses to write over what somebody changed since the form was drawn.
+  # @param now [Hash{Symbol => String}] what the fields hold now
+  # @raise [Magpie::Error]
+  def as_seen(what, **now)
+    now.each do |field, value|
+      shown, wanted = params["saw_#{field}"], params[field]
+      next if shown.nil? || [shown, wanted].include?(value.to_s)
+      raise Magpie::Error, "The #{field} of #{what} was changed meanwhile, from “#{shown}” to “#{value}”. You wanted “#{wanted}”. Nothing was saved"
+    end
+  end
+
   private
 
   # Around every route.

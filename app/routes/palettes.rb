@@ -65,6 +65,7 @@ module Routes
 
       app.post("/projects/:project/groups/:group") do
         by = {"up" => -1, "down" => 1}[params[:move]]
+        as_seen house_group.name, name: house_group.name, note: house_group.note
         Changes::EditGroup.perform(project, group: house_group, name: params[:name], note: params[:note], by:)
         go_back
       end

@@ -17,6 +17,7 @@ module Routes
       end
 
       app.post("/projects/:project/shelf/:palette") do
+        as_seen house_palette.name, name: house_palette.name, note: house_palette.note, tags: house_palette.tags.join(", ")
         limits = Palette::LIMITS.keys.to_h { |name| [name, params["limit_#{name}"]] }.compact.transform_values { |text| Float(text, exception: false) || raise(Magpie::Error, "#{text.inspect} is no number") }
         sides = %i[columns rows].to_h { |side| [side, params[side] && number(params[side])] }.compact
         Changes::EditPalette.perform(project, palette: house_palette, name: params[:name], note: params[:note], tags: params[:tags], limits:, **sides)

@@ -42,6 +42,7 @@ module Routes
       end
 
       app.post("/projects/:project/sources/:source") do
+        as_seen source.name, name: source.name, note: source.note
         Changes::EditSource.perform(project, source:, name: params[:name], note: params[:note])
         go_back
       end

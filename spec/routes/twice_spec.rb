@@ -92,6 +92,20 @@ RSpec.describe App, "when a form arrives twice, or late" do
     expect(group.swatches.reload.map(&:name)).to eq %w[Ember Moor]
   end
 
+  it "refuses to write over a name or note that was changed since the form was drawn" do
+    source = Changes::BringInSource.perform(project, name: "Dusk.png", bytes: noise_picture(60, 40, [120, 60, 90], 20).pngsave_buffer)
+    palette = project.palettes.first
+    form = look
+    {"groups/#{group.id}" => group, "sources/#{source.id}" => source, "shelf/#{palette.id}" => palette}.each_with_index do |(path, record), index|
+      was = record.name
+      record.update!(name: "Theirs & co")
+      post "/projects/#{project.id}/#{path}", {**form, once: "late-form-#{index}", name: "Mine", saw_name: was, note: record.note.to_s, saw_note: record.note.to_s}
+      expect(CGI.unescapeHTML(told)).to eq "The name of Theirs & co was changed meanwhile, from “#{was}” to “Theirs & co”. You wanted “Mine”. Nothing was saved"
+      post "/projects/#{project.id}/#{path}", {**form, once: "late-form-#{index}-again", name: "Mine", saw_name: "Theirs & co", note: ""}
+      expect(record.reload.name).to eq "Mine"
+    end
+  end
+
   it "refuses main colours that are not what the form showed" do
     source = Changes::BringInSource.perform(project, name: "Dusk.png", bytes: noise_picture(60, 40, [120, 60, 90], 20).pngsave_buffer)
     form = look("gather")
