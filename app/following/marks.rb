@@ -37,11 +37,12 @@ module Following
     end
 
     # Does the one that came later stand on this one: would this one's undoing take
-    # something away that it needs, or bring something back that it has outdated?
+    # something away that it needs, or bring something back that it has outdated? What
+    # this one let follow something moved with it, when the later one moved that.
     # @param later [Marks]
     def stood_on_by?(later)
       written.any? { |key, columns| meet?(columns, later.written[key]) || take?(columns, later.after[key]) } ||
-        before.any? { |key, needs| take?(later.written[key], needs) }
+        [before, after].any? { |references| references.any? { |key, needs| take?(later.written[key], needs) } }
     end
 
     # All rows of the above as one number each, which the database can compare.

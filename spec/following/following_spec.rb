@@ -66,6 +66,15 @@ RSpec.describe Following, "of what changes, goes and comes back" do
       expect(half.reload.tint_of).to be_nil
     end
 
+    it "is refused for a merge whose followers have moved since with what they follow now" do
+      twin = keep(project, "Twin", "#E46F58")
+      gradient(twin, keep(project, "Plum", "#5F3566"))
+      Changes::MergeSwatches.perform(project, kept: ember, others: [twin.reload])
+      merged = last
+      change(ember, "#2F8FA3")
+      expect_stood_on(merged, "Changed Ember sky everywhere from #E46F58 to #2F8FA3")
+    end
+
     it "is refused for an artwork that was dressed since, for what a lock holds, and for a name that was given again" do
       poster = bring_in_poster(project)
       brought = last
