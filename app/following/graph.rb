@@ -9,11 +9,11 @@ module Following
   class Graph
     include TSort
 
-    # @!attribute swatch_id [Integer] what is followed
     # @!attribute follower_id, place_id [Integer, nil] one of them: who follows
+    # @!attribute swatch_id [Integer] what is followed
     # @!attribute ink [Integer, nil] which ink of it
     # @!attribute tint [Float, nil] per cent
-    Edge = Struct.new(:swatch_id, :follower_id, :place_id, :ink, :tint)
+    Edge = Struct.new(:follower_id, :place_id, :swatch_id, :ink, :tint)
 
     # Only one change at a time moves what swatches and their followers hold, in the
     # whole house: taken before any of their rows, after the project's own lock, until
@@ -30,7 +30,7 @@ module Following
           SELECT f.* FROM follows f WHERE f.swatch_id IN (?) AND (f.follower_id IS NOT NULL OR f.ink IS NOT NULL)
           UNION
           SELECT f.* FROM below b JOIN follows f ON f.swatch_id = b.follower_id WHERE f.follower_id IS NOT NULL OR f.ink IS NOT NULL
-        ) SELECT swatch_id, follower_id, place_id, ink, tint FROM below ORDER BY id
+        ) SELECT follower_id, place_id, swatch_id, ink, tint FROM below ORDER BY id
       SQL
     end
 
