@@ -19,7 +19,7 @@ module Changes
       @palette ||= duplicate(@groups.first.palette)
       @copies = {}
       @groups.each { |group| copy(group) }
-      copy_ties(@copies)
+      create_all(Follow, Copying.ties(@copies))
       @palette
     end
 

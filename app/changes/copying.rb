@@ -9,5 +9,16 @@ module Changes
       {name: swatch.name, note: swatch.note, code: swatch.code, kind: swatch.kind, colour: swatch.colour, hex: swatch.hex,
        definition: swatch.definition, shared: swatch.shared, paint: swatch.paint, find_id: swatch.find_id, **columns}
     end
+
+    # What inks and tints of the copies follow: what was copied with them is followed in
+    # its copy, anything else itself.
+    # @param copies [Hash{Integer => Integer}] new id by the model's
+    # @param tints [Boolean] whether tints stay tints
+    # @return [Array<Hash>] columns of rows to insert
+    def ties(copies, tints: true)
+      ties = Follow.where(follower_id: copies.keys).order(:id)
+      ties = ties.where(tint: nil) unless tints
+      ties.map { |tie| {follower_id: copies.fetch(tie.follower_id), swatch_id: copies.fetch(tie.swatch_id, tie.swatch_id), ink: tie.ink, tint: tie.tint} }
+    end
   end
 end

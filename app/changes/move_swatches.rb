@@ -54,7 +54,7 @@ module Changes
     def copy
       names = free_names(@group, @swatches.map(&:name))
       rows = @swatches.zip(names).each_with_index.map { |(swatch, name), index| Copying.row(swatch, group_id: @group.id, name:, position: @slot + index) }
-      copy_ties(@swatches.map(&:id).zip(create_all(Swatch, rows)).to_h, tints: false)
+      create_all(Follow, Copying.ties(@swatches.map(&:id).zip(create_all(Swatch, rows)).to_h, tints: false))
     end
 
     def words = "#{@copy ? "Copied" : "Moved"} #{named(@swatches)} to #{@group.name}"

@@ -31,14 +31,8 @@ module Changes
         group = Group.create!(palette:, name: model.name, note: model.note, position: (palette.groups.maximum(:position) || 0) + 1)
         model.swatches.each { |swatch| copies[swatch.id] = Swatch.create!(group_id: group.id, position: swatch.position, **Copying.row(swatch)).id }
       end
-      copy_ties(copies)
-    end
-
-    # What followed a swatch there follows its copy here.
-    def self.copy_ties(copies)
-      ties = Follow.where(follower_id: copies.keys, swatch_id: copies.keys).order(:id)
-      rows = ties.map { |tie| {follower_id: copies.fetch(tie.follower_id), swatch_id: copies.fetch(tie.swatch_id), ink: tie.ink, tint: tie.tint} }
-      Follow.insert_all!(rows) if rows.any?
+      ties = Copying.ties(copies)
+      Follow.insert_all!(ties) if ties.any?
     end
 
     def self.begin_starter

@@ -73,15 +73,6 @@ module Changes
       run_through([kept])
     end
 
-    # Inks of new swatches follow what the inks of their models follow, tints too where
-    # asked for; what was copied with them is followed in its copy.
-    # @param copies [Hash{Integer => Integer}] new id by the model's
-    def copy_ties(copies, tints: true)
-      ties = Follow.where(follower_id: copies.keys).order(:id)
-      ties = ties.where(tint: nil) unless tints
-      create_all(Follow, ties.map { |tie| {follower_id: copies.fetch(tie.follower_id), swatch_id: copies.fetch(tie.swatch_id, tie.swatch_id), ink: tie.ink, tint: tie.tint} })
-    end
-
     # Swatches go, and the runs that they stood in close up; empty slots that were
     # there stay. Nothing may follow them.
     def take_out(swatches)

@@ -1,3 +1,5 @@
+require "zlib"
+
 module Following
   # What a recorded change leaves behind on the rows of the house, and so what may stand
   # on it: rows that it made or took away, columns that it wrote, rows that it points at.

@@ -93,10 +93,7 @@ module MixHelpers
   end
 
   # A number of a panel: what was asked for, within its limits.
-  def asked(name, usual, range)
-    value = Float(params[name].to_s, exception: false) || usual.to_f
-    value.clamp(range.begin.to_f, range.end.to_f)
-  end
+  def asked(...) = Panels::Asked.number(params, ...)
 
   private
 

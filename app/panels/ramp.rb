@@ -41,7 +41,7 @@ module Panels
       adjusted.each { |index, text| colours[index.to_i] = Magpie::Notation.parse(text) if index.to_i < colours.size && index.to_i != given[:darker] }
     end
 
-    def asked(name, usual, range) = (Float(@params[name].to_s, exception: false) || usual.to_f).clamp(range.begin.to_f, range.end.to_f)
+    def asked(...) = Asked.number(@params, ...)
 
     def points(values, low, high)
       values.each_with_index.map do |value, number|

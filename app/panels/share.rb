@@ -6,10 +6,10 @@ module Panels
     attr_reader :limit
 
     # @param chosen [Array<Swatch>]
-    # @param limit [String, nil] as asked for
-    def initialize(chosen, limit)
+    # @param params [Hash] of the request
+    def initialize(chosen, params)
       @chosen = chosen
-      @limit = (Float(limit.to_s, exception: false) || NEAR).clamp(Candidates::LIMITS.begin, Candidates::LIMITS.end)
+      @limit = Asked.number(params, :limit, NEAR, Candidates::LIMITS)
       @candidates = Candidates.of(chosen, limit: @limit)
     end
 

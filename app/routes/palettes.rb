@@ -29,7 +29,7 @@ module Routes
         @swatch = (shown_chips.any? { |each| each.id == wanted }) ? Swatch.includes(:group).find(wanted) : nil
         @task = PaletteHelpers::TASKS.include?(params[:do]) ? params[:do] : nil
         @chosen = @task ? swatches_of(choices.selected) : [@swatch].compact
-        @panel = Panels::Share.new(@chosen, params[:limit]) if @task == "share" && @chosen.any?
+        @panel = Panels::Share.new(@chosen, params) if @task == "share" && @chosen.any?
         @panel = Panels::Removal.new(@chosen, shown_chips) if @task == "remove" && @chosen.any?
         place_page "palettes", "page"
       end

@@ -1,6 +1,13 @@
 require "support/screens"
 
 RSpec.describe "Every place", :screen do
+  # Of the swatch that is chosen in Palettes.
+  def rename_to(name)
+    fill_in "Name", with: name
+    click_button "Save"
+    expect(page).to have_css(".chip-cell", text: name)
+  end
+
   def file(name, bytes)
     path = File.join(DOWNLOADS, name)
     File.binwrite(path, bytes)
@@ -134,12 +141,8 @@ RSpec.describe "Every place", :screen do
     expect(page).to have_css(".project b", text: "Star trail", count: 1)
     open_place "palettes"
     find(".chip[title^='Coral']").click
-    fill_in "Name", with: "Reef"
-    click_button "Save"
-    expect(page).to have_css(".chip-cell", text: "Reef")
-    fill_in "Name", with: "Reef light"
-    click_button "Save"
-    expect(page).to have_css(".chip-cell", text: "Reef light")
+    rename_to "Reef"
+    rename_to "Reef light"
     find("body").send_keys([:control, "z"], [:control, "z"])
     expect(page).to have_css(".chip-cell", text: "Coral")
     eventually { expect(find("#undo", visible: :all)).to be_disabled }
@@ -148,12 +151,8 @@ RSpec.describe "Every place", :screen do
   it "offers to undo from the list only what nothing later stands on" do
     open_place "palettes"
     find(".chip[title^='Ion pink']").click
-    fill_in "Name", with: "Ion rose"
-    click_button "Save"
-    expect(page).to have_css(".chip-cell", text: "Ion rose")
-    fill_in "Name", with: "Ion red"
-    click_button "Save"
-    expect(page).to have_css(".chip-cell", text: "Ion red")
+    rename_to "Ion rose"
+    rename_to "Ion red"
     find("summary", text: "Changes").click
     within("li", text: "Renamed Ion pink to Ion rose") do
       expect(page).to have_css("[title='“Renamed Ion rose to Ion red” came later and stands on it. Undo that first']", text: "needed by a later one")

@@ -42,7 +42,7 @@ module Magpie
       at = ->(chroma) { Color.new(:oklch, [lightness, chroma, hue]) }
       near = bisect(0.0, 0.4) { |chroma| srgb?(at.call(chroma)) }
       return near unless HOLLOW.cover?(hue % 360)
-      out = ->(chroma) { at.call(chroma).then { |color| apart(color, clip(color)) } }
+      out = ->(chroma) { at.call(chroma).then { |color| Difference.ok(color, clip(color)) } }
       far = bisect(near, 0.4) { |chroma| out.call(chroma) < UNSEEN }
       far.step([near + UNSEEN, far - BELOW].max, -EPSILON).find { |chroma| out.call(chroma) < EPSILON } || near
     end
@@ -64,9 +64,6 @@ module Magpie
       end
       low
     end
-
-    # ΔEOK.
-    def apart(one, two) = Math.sqrt(one.in(:oklab).zip(two.in(:oklab)).sum { |a, b| (a - b)**2 })
 
     def clip(color)
       Color.new(:srgb, color.in(:srgb).map { |c| c.clamp(0.0, 1.0) }, color.alpha)

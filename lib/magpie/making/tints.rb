@@ -2,7 +2,7 @@ module Magpie
   module Making
     # Toward white and black, and the tint that print makes of an ink.
     module Tints
-      WHITE = Color.new(:srgb, [1, 1, 1])
+      WHITE = Color::WHITE
       BLACK = Color.new(:srgb, [0, 0, 0])
 
       module_function
