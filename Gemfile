@@ -10,6 +10,7 @@ gem "pg", "1.7.0"
 gem "ruby-vips", "2.3.0"
 gem "nokogiri", "1.18.10"
 gem "numo-narray", "0.9.2.1"
+gem "json", "3.1.0"
 gem "crass", "1.0.6"
 gem "erubi", "1.13.1"
 

@@ -9,7 +9,7 @@ module Changes
     # @raise [Following::Invariants::Broken] when it leaves what must not be
     def self.check(marks)
       broken = Following::Invariants.broken(marks.swatches)
-      locked = Swatch.where(id: marks.moved, locked: true).pluck(:name)
+      locked = Swatch.among(marks.moved).where(locked: true).pluck(:name)
       broken << "#{locked.join(", ")} moved, and is locked" if locked.any?
       raise Following::Invariants::Broken, broken.first(10).join("; ") if broken.any?
     end
@@ -82,12 +82,17 @@ module Changes
     # @param values [Hash{Integer => Hash}] columns by id, the same ones for each
     def update_each(model, values)
       return if values.empty?
-      columns = values.first.last.keys
       rows = values.map { |id, row| {id:, **row.transform_values { |value| (value.respond_to?(:to_h) && !value.nil?) ? value.to_h : value }} }
-      set = columns.map { |column| "#{column} = value.#{column}" }.join(", ")
-      @rows.updating(model, values.keys, columns) do
-        Record.connection.exec_update("UPDATE #{model.table_name} t SET #{set} FROM jsonb_populate_recordset(NULL::#{model.table_name}, #{Record.connection.quote(JSON.generate(rows))}::jsonb) value WHERE t.id = value.id")
-      end
+      @rows.updating(model, values.keys, values.first.last.keys) { model.write(rows) }
+    end
+
+    # The same where it is known already what each row held: nothing is read again.
+    # @param were, are [Array<Hash{String => Object}>] the same columns of the same rows,
+    #   with their ids, before and after
+    def rewrite(model, were, are)
+      return if are.empty?
+      model.write(are)
+      @rows.rewritten(model, were, are)
     end
 
     # Moves rows on by so many places, in one statement.

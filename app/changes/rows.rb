@@ -55,6 +55,12 @@ module Changes
       changed(table, before.zip(read(table, ids, columns)).reject { |was, is| was == is })
     end
 
+    # Rows that were written, of which it was known what they held.
+    # @param were, are [Array<Hash>] with ids
+    def rewritten(model, were, are)
+      @entries << {table: model.table_name, ids: are.map { |row| row["id"] }, before: were, after: are}
+    end
+
     def backwards = reversed.forwards
 
     # @raise [Conflict] when a row is not as the change left it
@@ -99,7 +105,7 @@ module Changes
     # A table of the values given: one row each, or the same values for all ids.
     def rows(table, ids, values)
       return "jsonb_populate_recordset(NULL::#{name(table)}, #{json(values)})" if values.is_a?(Array)
-      "(SELECT r.* FROM unnest(#{array(ids)}) given, jsonb_populate_record(NULL::#{name(table)}, #{json(values)} || jsonb_build_object('id', given)) r)"
+      "(SELECT r.* FROM unnest(#{Record.array(ids)}) given, jsonb_populate_record(NULL::#{name(table)}, #{json(values)} || jsonb_build_object('id', given)) r)"
     end
 
     # Every column still has the value given.
@@ -112,14 +118,12 @@ module Changes
 
     def read(table, ids, columns = nil)
       row = columns ? "jsonb_build_object(#{["id", *columns].map { |column| "#{connection.quote(column)}, t.#{quoted(column)}" }.join(", ")})" : "to_jsonb(t)"
-      JSON.parse(connection.select_value("SELECT COALESCE(jsonb_agg(#{row} ORDER BY id), '[]') FROM #{name(table)} t WHERE id = ANY(#{array(ids)})"))
+      JSON.parse(connection.select_value("SELECT COALESCE(jsonb_agg(#{row} ORDER BY id), '[]') FROM #{name(table)} t WHERE id = ANY(#{Record.array(ids)})"))
     end
 
     def name(table) = connection.quote_table_name(table)
 
     def quoted(column) = connection.quote_column_name(column)
-
-    def array(ids) = "'{#{ids.map { |id| Integer(id) }.join(",")}}'::bigint[]"
 
     def json(values) = "#{connection.quote(JSON.generate(values))}::jsonb"
 

@@ -13,8 +13,7 @@ module Changes
     # @param swatches [Array<Swatch>] written already
     def run_through(swatches)
       moved = Following::Flow.new(swatches.map(&:id)).moved
-      update_each(Swatch, moved.swatches.select { |_, columns| columns.key?(:paint) })
-      update_each(Swatch, moved.swatches.reject { |_, columns| columns.key?(:paint) })
+      moved.swatches.partition(&:paint).each { |held| rewrite(Swatch, moved.were.values_at(*held.map(&:id)).map(&:row), held.map(&:row)) }
       update_each(Place, moved.places)
     end
 

@@ -2,12 +2,10 @@ module Following
   # How the new values of some swatches run through all that follows them: each
   # follower is looked at once, after what it follows. It writes nothing.
   class Flow
-    # @!attribute swatches [Hash{Integer => Hash}] columns of each follower that gets another value
-    # @!attribute places [Hash{Integer => Hash}] the same of places with inks
-    Moved = Struct.new(:swatches, :places)
-
-    # What a swatch holds.
-    Held = Struct.new(:id, :name, :colour, :paint, :locked)
+    # @!attribute swatches [Array<Held>] followers that get another value, with it
+    # @!attribute were [Hash{Integer => Held}] what they held
+    # @!attribute places [Hash{Integer => Hash}] columns of each place whose inks change
+    Moved = Struct.new(:swatches, :were, :places)
 
     # The value of a tint.
     # @return [Magpie::Color]
@@ -18,32 +16,43 @@ module Following
     #   they hold already what they are to
     def initialize(ids, values: {})
       @graph = graph = Graph.below(ids)
-      @held = Swatch.where(id: ids | graph.edges.map(&:swatch_id) | graph.followers).pluck(:id, :name, :colour, :paint, :locked).to_h { |row| [row.first, Held.new(*row)] }
+      @held = Held.of(ids | graph.edges.map(&:swatch_id) | graph.followers)
+      @were = {}
       values.each { |id, colour| @held.fetch(id).colour = colour if @held.key?(id) }
     end
 
     # @return [Moved]
     # @raise [Magpie::Error] naming those that are locked and would move
     def moved
-      swatches = @graph.order.filter_map { |id| move(@held.fetch(id)) }.to_h
-      refuse_locked(swatches.keys)
-      Moved.new(swatches, inked_places)
+      @graph.layers.each do |layer|
+        tints, inked = layer.partition { |id| tie(id) }
+        tint(tints)
+        inked.each { |id| repaint(@held.fetch(id)) }
+      end
+      swatches = @held.values_at(*@were.keys)
+      refuse_locked(swatches)
+      Moved.new(swatches, @were, inked_places)
     end
 
     private
 
-    def move(held)
-      columns = columns_of(held, @graph.of_swatch(held.id))
-      return if columns.all? { |name, value| held[name] == value }
-      columns.each { |name, value| held[name] = value }
-      [held.id, {**columns, hex: held.colour.hex}]
+    def tie(id) = @graph.of_swatch(id).find(&:tint)
+
+    def tint(ids)
+      ties = ids.map { |id| tie(id) }
+      colours = Magpie::Making::Tints.tints(ties.map { |tie| colour_of(tie) }, ties.map(&:tint))
+      ids.zip(colours) { |id, colour| give(@held.fetch(id), colour:) unless Invariants.alike?(colour, @held[id].colour) }
     end
 
-    def columns_of(held, edges)
-      tie = edges.find(&:tint)
-      return {colour: Flow.tinted(colour_of(tie), tie.tint)} if tie
-      paint = repainted(held.paint, edges)
-      {paint:, colour: paint.colour}
+    def repaint(held)
+      paint = repainted(held.paint, @graph.of_swatch(held.id))
+      colour = paint.colour
+      give(held, paint:, colour:) unless paint == held.paint && Invariants.alike?(colour, held.colour)
+    end
+
+    def give(held, colour:, paint: held.paint)
+      @were[held.id] = held.dup
+      held.colour, held.paint, held.hex = colour, paint, colour.hex
     end
 
     def repainted(paint, edges) = edges.reduce(paint) { |made, edge| made.with_ink(edge.ink, colour_of(edge)) }
@@ -57,8 +66,8 @@ module Following
       }.to_h
     end
 
-    def refuse_locked(ids)
-      locked = ids.map { |id| @held[id] }.select(&:locked)
+    def refuse_locked(swatches)
+      locked = swatches.select(&:locked)
       return if locked.empty?
       raise Magpie::Error, "#{Magpie::Text.list(locked.first(5).map(&:name))} #{(locked.size == 1) ? "follows and is" : "follow and are"} locked. Unlock first"
     end

@@ -1,5 +1,3 @@
-require "tsort"
-
 # What follows what: places, tints and inks follow swatches, tints and gradients may be
 # followed themselves.
 module Following
@@ -7,8 +5,6 @@ module Following
   # others: as much of the graph as a change of these can move. Places that are simply
   # painted with a swatch keep no value and are not in it.
   class Graph
-    include TSort
-
     # @!attribute follower_id, place_id [Integer, nil] one of them: who follows
     # @!attribute swatch_id [Integer] what is followed
     # @!attribute ink [Integer, nil] which ink of it
@@ -43,12 +39,18 @@ module Following
       @by_place = edges.select(&:place_id).group_by(&:place_id)
     end
 
-    # Swatches that follow, each after all that it follows.
-    # @return [Array<Integer>]
+    # Swatches that follow, in layers: what one of them follows lies in an earlier layer,
+    # or follows nothing itself.
+    # @return [Array<Array<Integer>>]
     # @raise [Magpie::Error] when they go round in a circle
-    def order
-      tsort.select { |id| @by_follower.key?(id) }
-    rescue TSort::Cyclic
+    def layers
+      waiting = @by_follower.transform_values { |edges| edges.count { |edge| @by_follower.key?(edge.swatch_id) } }
+      layer, layers = waiting.filter_map { |id, ahead| id if ahead.zero? }, []
+      until layer.empty?
+        layers << layer
+        layer = layer.flat_map { |id| followers_of(id) }.select { |id| (waiting[id] -= 1).zero? }
+      end
+      return layers if layers.sum(&:size) == waiting.size
       raise Magpie::Error, "A swatch cannot follow itself, not through others either"
     end
 
@@ -64,8 +66,10 @@ module Following
 
     private
 
-    def tsort_each_node(&) = @by_follower.each_key(&)
-
-    def tsort_each_child(id, &) = of_swatch(id).map(&:swatch_id).each(&)
+    # One for each edge.
+    def followers_of(id)
+      @by_swatch ||= edges.group_by(&:swatch_id)
+      @by_swatch.fetch(id, []).filter_map(&:follower_id)
+    end
   end
 end

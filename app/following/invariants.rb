@@ -18,40 +18,48 @@ module Following
       return [] if ids == []
       ids ||= Swatch.ids
       edges = edges(ids)
-      held = Swatch.where(id: ids | edges.flat_map { |_, _, parent, child, _| [parent, child] }.compact).pluck(:id, :hex, :colour, :paint).to_h { |id, *value| [id, value] }
-      stale_values(edges, held) + ids.filter_map { |id| stale_hex(id, *held[id]) if held.key?(id) }
+      held = Held.of(ids | edges.flat_map { |_, _, parent, child, _| [parent, child] }.compact)
+      tints, inks = edges.partition(&:first)
+      stale_tints(tints, held) + stale_inks(inks, held) + held.values_at(*ids).compact.filter_map { |each| stale_copy(each) }
     end
 
     # Tints and inks at either end of which one of these is.
     # @return [Array<[tint, ink, followed, follower, place]>]
     def edges(ids)
-      among = "= ANY('{#{ids.map { |id| Integer(id) }.join(",")}}'::bigint[])"
-      sides = %w[swatch_id follower_id].map { |column| "SELECT * FROM follows WHERE (follower_id IS NOT NULL OR ink IS NOT NULL) AND #{column} #{among}" }
-      Record.connection.select_rows("SELECT tint, ink, swatch_id, follower_id, place_id FROM (#{sides.join(" UNION ")}) f ORDER BY id")
+      Record.connection.select_rows(<<~SQL)
+        WITH touched AS MATERIALIZED (SELECT unnest(#{Record.array(ids)}) id)
+        SELECT tint, ink, swatch_id, follower_id, place_id FROM (
+          SELECT f.* FROM follows f JOIN touched ON f.swatch_id = touched.id WHERE f.follower_id IS NOT NULL OR f.ink IS NOT NULL
+          UNION SELECT f.* FROM follows f JOIN touched ON f.follower_id = touched.id
+        ) f ORDER BY id
+      SQL
     end
 
-    # Each follower against what it follows.
-    def stale_values(edges, held)
-      places = Place.where(id: edges.filter_map(&:last)).pluck(:id, :paint).to_h
-      edges.filter_map do |tint, ink, parent, child, place|
-        colour = held.fetch(parent)[1]
-        if tint
-          "swatch #{child} is no tint of #{parent}" unless alike?(Flow.tinted(colour, tint), held.fetch(child)[1])
-        else
-          paint = child ? held.fetch(child)[2] : places[place]
-          "ink #{ink} of #{child || "a place"} has not the colour of #{parent}" unless paint&.inks&.at(ink)&.then { |each| alike?(each.colour, colour) }
-        end
+    def stale_tints(edges, held)
+      made = Magpie::Making::Tints.tints(edges.map { |edge| held.fetch(edge[2]).colour }, edges.map(&:first))
+      edges.zip(made).filter_map { |(_, _, parent, child, _), colour| "swatch #{child} is no tint of #{parent}" unless alike?(colour, held.fetch(child).colour) }
+    end
+
+    def stale_inks(edges, held)
+      places = Place.among(edges.filter_map(&:last)).pluck(:id, :paint).to_h
+      edges.filter_map do |_, ink, parent, child, place|
+        paint = child ? held.fetch(child).paint : places[place]
+        "ink #{ink} of #{child || "a place"} has not the colour of #{parent}" unless paint&.inks&.at(ink)&.then { |each| alike?(each.colour, held.fetch(parent).colour) }
       end
     end
 
     # What is kept for speed: the eight bits of a colour, and the one colour that
     # stands for a gradient or pattern.
-    def stale_hex(id, hex, colour, paint)
-      "swatch #{id} is kept as #{hex}, and is #{colour.hex}" if hex != colour.hex || paint && !alike?(paint.colour, colour)
+    def stale_copy(held)
+      return if held.hex == held.colour.hex && (held.paint.nil? || alike?(held.paint.colour, held.colour))
+      "swatch #{held.id} is kept as #{held.hex}, and is #{held.colour.hex}"
     end
 
     def alike?(one, two)
-      one.model == two.model && (one.alpha - two.alpha).abs < DUST && one.components.zip(two.components).all? { |a, b| (a - b).abs < DUST }
+      return false unless one.model == two.model && (one.alpha - two.alpha).abs < DUST
+      other = two.components
+      one.components.each_with_index { |value, index| return false unless (value - other[index]).abs < DUST }
+      true
     end
   end
 end

@@ -15,6 +15,7 @@ module Following
     # What a lock holds fast.
     HELD = %w[colour hex paint]
     WHOLE = "whole"
+    UNHELD = [WHOLE, "locked"]
     # What can be there once only: a name that became free may have been taken since.
     ONCE = {"swatches" => %w[group_id name], "uses" => %w[project_id palette_id]}.freeze
     # Tables as numbers, for #touched.
@@ -53,7 +54,7 @@ module Following
 
     # Swatches that were given another value, or came or went.
     # @return [Array<Integer>] ids
-    def valued(of = %w[colour paint]) = written.filter_map { |(table, id), columns| id if table == "swatches" && (columns.include?(WHOLE) || (columns & of).any?) }
+    def valued(of = %w[colour paint]) = written.filter_map { |(table, id), columns| id if table == "swatches" && (columns.include?(WHOLE) || columns.intersect?(of)) }
 
     # Swatches that have to be looked at when it is done: valued, shared, and those at
     # both ends of what follows.
@@ -62,18 +63,21 @@ module Following
 
     # Swatches whose value changed while they stayed, and whose lock was left alone.
     # @return [Array<Integer>] ids
-    def moved = written.filter_map { |(table, id), columns| id if table == "swatches" && (columns & HELD).any? && (columns & [WHOLE, "locked"]).empty? }
+    def moved = written.filter_map { |(table, id), columns| id if table == "swatches" && columns.intersect?(HELD) && !columns.intersect?(UNHELD) }
 
     private
 
     def add(table, ids, before, after)
       return ids.each { |id| need(@after, [table, id], THERE) } if after == {}
-      columns = (before && after) ? [before, after].flatten.flat_map(&:keys).uniq - ["id"] : [WHOLE]
+      columns = (before && after) ? [before, after].flat_map { |rows| columns_of(rows) }.uniq - ["id"] : [WHOLE]
       ids.each { |id| need(@written, [table, id], columns) }
-      [[before, @before], [after, @after]].each { |rows, found| [rows].flatten.compact.each { |row| point(table, row, found) } }
+      [[before, @before], [after, @after]].each { |rows, found| [rows].flatten.compact.each { |row| point(table, row, found) } } if columns == [WHOLE] || REFERENCES.keys.intersect?(columns)
       once(table, before) { |key| need(@before, key, [WHOLE]) }
       once(table, after) { |key| need(@written, key, [WHOLE]) }
     end
+
+    # Those of one row are those of all.
+    def columns_of(rows) = (rows.is_a?(Array) ? rows.first : rows).keys
 
     def once(table, rows)
       columns = ONCE[table] or return
@@ -91,10 +95,10 @@ module Following
     # Both wrote the same, or one wrote what the other's lock holds.
     def meet?(mine, theirs)
       return false unless theirs
-      return true if mine.include?(WHOLE) || theirs.include?(WHOLE) || (mine & theirs).any?
-      [[mine, theirs], [theirs, mine]].any? { |one, two| one.include?("locked") && (two & HELD).any? }
+      return true if mine.include?(WHOLE) || theirs.include?(WHOLE) || mine.intersect?(theirs)
+      [[mine, theirs], [theirs, mine]].any? { |one, two| one.include?("locked") && two.intersect?(HELD) }
     end
 
-    def take?(columns, needs) = columns && needs && (columns.include?(WHOLE) || (columns & needs).any?)
+    def take?(columns, needs) = columns && needs && (columns.include?(WHOLE) || columns.intersect?(needs))
   end
 end

@@ -21,7 +21,7 @@ module Following
     def self.preview(values)
       given = values.transform_keys(&:id)
       moved = Flow.new(given.keys, values: given).moved
-      given.merge(moved.swatches.transform_values { |columns| columns[:colour] })
+      given.merge(moved.swatches.to_h { |held| [held.id, held.colour] })
     end
 
     private

@@ -11,6 +11,15 @@ class RecordedChange < Record
   end
   attribute :rows, RowsType.new
 
+  # Thousands of numbers, which Active Record would look at one by one.
+  class NumbersType < ActiveRecord::Type::Value
+    def deserialize(value) = value && value.delete("{}").split(",").map(&:to_i)
+
+    def serialize(value) = value && "{#{value.join(",")}}"
+  end
+  attribute :swatch_ids, NumbersType.new, default: []
+  attribute :touched, NumbersType.new, default: []
+
   scope :done, -> { where(undone_at: nil) }
 
   # Those that can be taken back. What an earlier version of the tables recorded is only told.

@@ -99,9 +99,9 @@ module Magpie
     # The eight-bit colour a screen shows, brought into the sRGB gamut: #RRGGBB,
     # or #RRGGBBAA when it is not opaque.
     def hex
-      bytes = Gamut.to_srgb(self).in(:srgb).map { |value| (value * 255).round.clamp(0, 255) }
-      bytes << (alpha * 255).round if alpha < 1
-      "#" + bytes.map { |byte| format("%02X", byte) }.join
+      shown = (model == :srgb && Gamut.srgb?(self)) ? self : Gamut.to_srgb(self)
+      red, green, blue = shown.components.map { |value| (value * 255).round.clamp(0, 255) }
+      (alpha < 1) ? format("#%02X%02X%02X%02X", red, green, blue, (alpha * 255).round) : format("#%02X%02X%02X", red, green, blue)
     end
 
     # What is seen when it lies over a ground: opacity as screens and SVG do it, in sRGB.

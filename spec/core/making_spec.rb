@@ -132,6 +132,21 @@ RSpec.describe Magpie::Making do
       half.in(:srgb_linear).zip(ember.in(:srgb_linear)) { |got, solid| expect(got).to be_within(1e-9).of((1 + solid) / 2) }
       expect([described_class.tint(ember, 100).hex, described_class.tint(ember, 0).hex]).to eq %w[#E2705A #FFFFFF]
     end
+
+    it "makes many as it makes one, whatever their models and opacities" do
+      random = Random.new(11)
+      colours = Array.new(300) do |n|
+        model = %i[srgb srgb srgb oklch lab][n % 5]
+        Magpie::Color.new(:srgb, Array.new(3) { random.rand * 1.4 - 0.2 }, (n % 7 == 0) ? random.rand : 1.0).to(model)
+      end
+      percents = colours.map { random.rand * 120 - 10 }
+      colours.zip(percents, described_class.tints(colours, percents)) do |colour, percent, got|
+        one = described_class.tint(colour, percent)
+        expect([got.model, got.alpha]).to eq [one.model, one.alpha]
+        got.components.zip(one.components) { |a, b| expect(a).to be_within(1e-9).of(b) }
+      end
+      expect(described_class.tints([], [])).to eq []
+    end
   end
 
   describe Magpie::Making::Ramp do

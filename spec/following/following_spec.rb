@@ -218,6 +218,14 @@ RSpec.describe Following, "of what changes, goes and comes back" do
     end
   end
 
+  it "goes through followers after what they follow, and refuses circles" do
+    edge = ->(follower_id, swatch_id) { described_class::Graph::Edge.new(follower_id, nil, swatch_id, nil, 50.0) }
+    # 2 follows 1, 3 follows 2, 4 follows all three.
+    graph = described_class::Graph.new([[4, 1], [2, 1], [4, 3], [3, 2], [4, 2]].map { |pair| edge.call(*pair) })
+    expect(graph.layers).to eq [[2], [3], [4]]
+    expect { described_class::Graph.new([[2, 1], [3, 2], [2, 3]].map { |pair| edge.call(*pair) }).layers }.to raise_error(Magpie::Error, /cannot follow itself/)
+  end
+
   # 200 chains of five under one root, and 10,000 places that follow here and there.
   it "runs a change at the root through a thousand followers in a bounded number of statements" do
     root = Chains.new(project).root

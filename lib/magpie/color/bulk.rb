@@ -15,6 +15,9 @@ module Magpie
       (0..2).map { |axis| rows[true, axis].dup }
     end
 
+    # @param values [Array<Float>]
+    def column(values) = Numo::DFloat.cast(values)
+
     # sRGB 0..1 to linear light and back, the sign kept. IEC 61966-2-1.
     def srgb_to_linear(columns)
       odd(columns) { |c| choose(c <= 0.04045, c / 12.92, ((c + 0.055) / 1.055)**2.4) }
