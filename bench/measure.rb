@@ -84,7 +84,7 @@ median = Bench.median(20) { browser.get("/projects/#{many[0].id}/dress?mix=#{man
 Bench.row "Dress with Mix open, 10,000 places in 200 artworks", median, "–", format("%.0f × an empty answer", median / health)
 Bench.row "Numbers of a colour while dragging", Bench.median(200) { browser.get("/colour.json?notation=oklch(0.68+0.14+34)") }, "< 50 ms"
 Bench.row "A slice of the colour space", Bench.median(20) { browser.get("/slice.png?plane=chroma_lightness&held=#{rand(360)}") }, "< 50 ms"
-MixHelpers::PANELS.keys.without("reach").each do |panel|
+Frame::Choices::PANELS.keys.without("reach").each do |panel|
   Bench.row "Mix, panel #{panel}", Bench.median(30) { browser.get("/projects/#{demo.id}/mix/panels/#{panel}?notation=%23E2705A&before=%23231F55").then { |response| raise response.body unless response.ok? } }, "< 50 ms"
 end
 

@@ -7,8 +7,8 @@ module Bench
 
     def rows(browser, health)
       project = palette_of(2000)
-      PaletteHelpers::VIEWS.each_key do |view|
-        Choices.new(hand(project, browser)).take("view" => view)
+      Frame::Choices::VIEWS.each_key do |view|
+        Frame::Choices.new(hand(project, browser)).take("view" => view)
         Bench.row "Palette of 2,000 swatches, #{view}", Bench.median(9) { page(browser, "/projects/#{project.id}/palettes") }, (view == "rows") ? "< 200 ms" : "–", format("%.0f × an empty answer", Bench.median(9) { page(browser, "/projects/#{project.id}/palettes") } / health)
       end
       twins(project)

@@ -19,6 +19,6 @@ ActiveRecord::Base.establish_connection(
 
 loader = Zeitwerk::Loader.new
 loader.push_dir(File.join(ROOT, "app"))
-loader.ignore(File.join(ROOT, "app/views"))
-loader.collapse(*%w[models queries helpers].map { |room| File.join(ROOT, "app", room) })
+loader.ignore(File.join(ROOT, "app/views"), *Dir[File.join(ROOT, "app/places/*/views")])
+loader.collapse(*%w[models queries].map { |room| File.join(ROOT, "app", room) })
 loader.setup

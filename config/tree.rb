@@ -2,7 +2,7 @@ require "ripper"
 require "tsort"
 
 # What bin/lint checks of the tree as a whole: the size of files, the length of lines in
-# templates, and which room uses which. Rooms are folders; an arrow is a constant that a
+# templates, and which room uses which. Rooms are folders, and so is each place; an arrow is a constant that a
 # file of one names and a file of another defines.
 class Tree
   LONGEST_FILE = 250 # lines
@@ -14,13 +14,13 @@ class Tree
     %w[lib/magpie/library], %w[lib/magpie/notation lib/magpie/press lib/magpie/vision lib/magpie/names],
     %w[lib/magpie/picture lib/magpie/making lib/magpie/palette],
     %w[lib/magpie/artwork lib/magpie/painters], %w[lib/magpie/formats], %w[lib/magpie/shell],
-    %w[app/models app/page app/following], %w[app/queries], %w[app/changes app/panels], %w[app/helpers], %w[app/routes], %w[app]
+    %w[app/models app/page app/following], %w[app/queries], %w[app/changes], %w[app/frame], %w[app/places/*], %w[app/places], %w[app]
   ].freeze
 
   def initialize(root) = @root = root
 
   # @return [Array<String>] a line each, none where all is well
-  def problems = sizes + lines + wrong_way + circles + loose
+  def problems = sizes + lines + wrong_way + meddling + circles + loose
 
   private
 
@@ -36,7 +36,7 @@ class Tree
   end
 
   def lines
-    files("app/views/**/*.erb").flat_map do |file|
+    files("app/**/*.erb").flat_map do |file|
       read(file).lines.each.with_index(1).filter_map { |line, number| "#{file}:#{number} has #{line.chomp.size} characters: #{LONGEST_LINE} at most" if line.chomp.size > LONGEST_LINE }
     end
   end
@@ -48,13 +48,18 @@ class Tree
     arrows.filter_map { |(from, to), pairs| "#{from} uses #{to}, which lies above it: #{pairs.first.join(" → ")}" if floor(to) > floor(from) }
   end
 
+  # A place knows itself, its frame and what lies below, but no other place.
+  def meddling
+    arrows.filter_map { |rooms, pairs| "#{rooms[0]} uses #{rooms[1]}, another place: #{pairs.first.join(" → ")}" if rooms.all? { |room| room.start_with?("app/places/") } }
+  end
+
   def circles
     graph = arrows.keys.group_by(&:first).transform_values { |pairs| pairs.map(&:last) }
     each_node = ->(&block) { arrows.keys.flatten.uniq.each(&block) }
     TSort.strongly_connected_components(each_node, ->(room, &block) { graph.fetch(room, []).each(&block) }).select { |rooms| rooms.size > 1 }.map { |rooms| "#{rooms.sort.join(", ")} use each other in a circle" }
   end
 
-  def floor(room) = FLOORS.index { |rooms| rooms.include?(room) } || raise("#{room} is on no floor: see FLOORS in config/tree.rb")
+  def floor(room) = FLOORS.index { |rooms| rooms.any? { |name| File.fnmatch(name, room) } } || raise("#{room} is on no floor: see FLOORS in config/tree.rb")
 
   # {[room, room] => [[file, file], …]}
   def arrows
@@ -65,7 +70,7 @@ class Tree
 
   def room(file)
     return file.delete_suffix(".rb") if file.match?(%r{\Alib/magpie/[^/]+\.rb\z})
-    file.start_with?("lib/magpie/") ? file[%r{\Alib/magpie/[^/]+}] : (file[%r{\Aapp/[^/]+(?=/)}] || file[/\Aapp/] || file)
+    file.start_with?("lib/magpie/") ? file[%r{\Alib/magpie/[^/]+}] : (file[%r{\Aapp/places/[^/]+(?=/)|\Aapp/[^/]+(?=/)}] || file[/\Aapp/] || file)
   end
 
   # {file => [constants that it names with the scope they stand in, those that it defines]}

@@ -174,7 +174,7 @@ RSpec.describe "Gathering", :data do
     end
   end
 
-  describe Choices do
+  describe Frame::Choices do
     let(:choices) { described_class.new(Hand.create!(project:, visitor: "one")) }
 
     it "takes what is allowed and leaves the rest" do

@@ -36,12 +36,12 @@ RSpec.describe App, "Palettes" do
     swatch = keep(project, nasty, "#E46F58")
     Changes::EditSwatch.perform(project, swatch:, fields: {note: nasty, code: nasty})
     hand = nil
-    PaletteHelpers::VIEWS.each_key do |view|
+    Frame::Choices::VIEWS.each_key do |view|
       get "#{path}/palettes?swatch=#{swatch.id}"
       hand ||= Hand.where(project:).last
-      Choices.new(hand.reload).take("view" => view)
-      [nil, *PaletteHelpers::TASKS].each do |task|
-        Choices.new(hand.reload).select([swatch.id, *project.groups.last.swatches.ids])
+      Frame::Choices.new(hand.reload).take("view" => view)
+      [nil, *Places::Palettes::Helpers::TASKS].each do |task|
+        Frame::Choices.new(hand.reload).select([swatch.id, *project.groups.last.swatches.ids])
         get "#{path}/palettes?swatch=#{swatch.id}&do=#{task}"
         expect(last_response.status).to eq(200), "#{view} #{task}"
         expect(last_response.body).not_to include("<img src=x"), "#{view} #{task}"
@@ -54,9 +54,9 @@ RSpec.describe App, "Palettes" do
 
   it "asks the database no more often for forty swatches than for four, in every view" do
     counted = lambda do
-      PaletteHelpers::VIEWS.keys.map do |view|
+      Frame::Choices::VIEWS.keys.map do |view|
         get "#{path}/palettes"
-        Choices.new(Hand.where(project:).last.reload).take("view" => view)
+        Frame::Choices.new(Hand.where(project:).last.reload).take("view" => view)
         queries = 0
         subscriber = ActiveSupport::Notifications.subscribe("sql.active_record") { |*, payload| queries += 1 unless payload[:name] == "SCHEMA" }
         get "#{path}/palettes"

@@ -7,7 +7,7 @@ RSpec.describe "Mix", :screen do
   def mix(swatch = ember, panel: "reach", place: "palettes", **choices)
     visit "/projects/#{demo.id}/#{place}"
     hand = Hand.order(:id).last
-    Choices.new(hand).take({panel:, **choices}.transform_keys(&:to_s))
+    Frame::Choices.new(hand).take({panel:, **choices}.transform_keys(&:to_s))
     visit "/projects/#{demo.id}/#{place}?mix=#{swatch.id}"
     expect(page).to have_content("Read as")
   end

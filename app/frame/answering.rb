@@ -1,0 +1,76 @@
+module Frame
+  # Answers: addresses, ways on and back, what is told, numbers that are asked for.
+  module Answering
+    PLACES = {"gather" => "Gather", "palettes" => "Palettes", "dress" => "Dress", "deliver" => "Deliver"}.freeze
+
+    # @return [Integer] 0 for what is no number, which no record has
+    def number(text) = Integer(text.to_s, 10, exception: false) || 0
+
+    # What was asked for, within its limits.
+    # @return [Float]
+    def asked(name, usual, range) = Asked.number(params, name, usual, range)
+
+    # The session is a cookie. An answer that writes it undoes what other answers wrote
+    # since its request came in, so only pages and changes write it: a panel that comes
+    # late must not take back the words about what was just kept.
+    def keep_session = request.session_options[:skip] = false
+
+    # A page that asks for itself again, by the way: it neither takes the words that wait
+    # for the answer to a change, nor writes the session.
+    def refreshing? = request.env.key?("HTTP_X_REFRESH")
+
+    def tell(words, kind = :done)
+      keep_session
+      session[:notice] = {"words" => words[0, 600], "kind" => kind.to_s}
+    end
+
+    def notice = @notice ||= session.delete(:notice)
+
+    # Where the person was, on this site only.
+    def go_back(otherwise = "/")
+      from = URI.parse(request.referer.to_s)
+      redirect to(from.path.to_s.start_with?("/") ? [from.path, from.query].compact.join("?") : otherwise), 303
+    rescue URI::InvalidURIError
+      redirect to(otherwise), 303
+    end
+
+    def at(place, **query)
+      query = query.compact
+      "/projects/#{project.id}/#{place}#{"?#{Rack::Utils.build_query(query)}" unless query.empty?}"
+    end
+
+    # This page with other parameters.
+    def here(**changed)
+      query = request.GET.transform_keys(&:to_sym).merge(changed).compact
+      "#{request.path}#{"?#{Rack::Utils.build_query(query)}" unless query.empty?}"
+    end
+
+    def count(number, word) = Magpie::Text.count(number, word)
+
+    # @param view [Symbol] of the place
+    def place_page(place, view)
+      @place = place
+      @title = PLACES[place]
+      erb view
+    end
+
+    # On to where the form says, if that lies in this project.
+    def go_on(otherwise = nil)
+      path = params[:to].to_s
+      return redirect(to(path), 303) if path.start_with?("/projects/#{project.id}/")
+      otherwise ? redirect(to(otherwise), 303) : go_back
+    end
+
+    # The place in the interface where a find is shown.
+    def at_find(find)
+      readable = find.readable
+      at("gather", **(readable ? readable.parameter : {}), find: find.id)
+    end
+
+    # A fragment's version, so that browsers fetch styles and scripts anew after an update.
+    def asset(name)
+      path = File.join(settings.public_folder, "build", name)
+      "/build/#{name}?v=#{File.mtime(path).to_i.to_s(36)}"
+    end
+  end
+end

@@ -1,0 +1,71 @@
+require "sinatra/base"
+require "erubi"
+require "rack/protection"
+require "securerandom"
+
+module Frame
+  # What each place is built on: the frame of its pages, and how slips are told. A place
+  # is a Sinatra application of its own, with its routes, its helpers and its views; it
+  # sees no other place's. Its views lie beside it, those that all share in app/views.
+  class Application < Sinatra::Base
+    SHARED = File.expand_path("../views", __dir__)
+    POLICY = "default-src 'none'; script-src 'self'; style-src 'self'; style-src-attr 'unsafe-inline'; img-src 'self' data: blob:; font-src 'self'; connect-src 'self'; form-action 'self'; frame-ancestors 'none'; base-uri 'none'"
+
+    set :environment, ENV.fetch("APP_ENV", "production").to_sym
+    set :root, ROOT
+    set :public_folder, File.join(ROOT, "public")
+    set :static, false # see App
+    set :erb, escape_html: true, trim: true
+    set :protection, false # see App
+    set :host_authorization, {permitted_hosts: []}
+    set :show_exceptions, false
+    set :raise_errors, false
+    set :dump_errors, true
+
+    helpers Answering, Uploads, Once, Colours, Desk, Sheet
+
+    # @param name [String] of the folder in app/places
+    def self.lies_in(name) = set(:views, [File.join(ROOT, "app/places", name, "views"), SHARED])
+
+    # Does it answer this?
+    def self.answers?(verb, path) = routes.fetch(verb, []).any? { |pattern, _| pattern.match(path) }
+
+    before do
+      headers "Content-Security-Policy" => POLICY, "X-Content-Type-Options" => "nosniff", "Referrer-Policy" => "same-origin"
+      Signature.who = Visitor.who(session[:visitor]) if request.post?
+      request.session_options[:skip] = !request.post? # see #keep_session
+    end
+
+    # People's slips are told to them, not to the log.
+    def dump_errors!(error) = error.is_a?(Magpie::Error) ? nil : super
+
+    # Bad input: said where the person is, with nothing changed.
+    error Magpie::Error do |error|
+      halt 422, {"Content-Type" => "application/json"}, JSON.generate(error: error.message) if request.path.end_with?(".json")
+      tell error.message, :wrong
+      go_back
+    end
+
+    # Both values are shown where the swatch is, and the person chooses.
+    error Changes::Conflict do |conflict|
+      redirect to(at("palettes", swatch: conflict.swatch.id, field: conflict.field, mine: conflict.mine)), 303
+    end
+
+    error ActiveRecord::RecordNotFound, Sinatra::NotFound do
+      status 404
+      @title = "Not here"
+      erb :"shared/missing"
+    end
+
+    error do |error|
+      raise error if settings.test? # so that a spec fails with the cause
+      status 500
+      "Something went wrong here, and nothing was changed. The log says more."
+    end
+
+    private
+
+    # Its own view, or the one that all share.
+    def find_template(folders, name, engine, &) = Array(folders).each { |folder| super(folder, name, engine, &) }
+  end
+end

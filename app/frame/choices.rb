@@ -1,0 +1,64 @@
+module Frame
+  # What a person has chosen in a project: how to read, what to do with a reading,
+  # how the main colours are found. Each choice has a few values that it may take.
+  class Choices
+    # What can be made of a colour in the Mix sheet, and the planes of its slice.
+    PANELS = {"reach" => "Reach", "tints" => "Tints", "mix" => "Mix", "between" => "Between", "ramp" => "Ramp", "harmony" => "Harmony", "checks" => "Checks"}.freeze
+    PLANES = {"chroma_lightness" => "Chroma across, lightness up", "hue_chroma" => "Hue across, chroma up", "a_b" => "a across, b up", "saturation_brightness" => "Saturation across, brightness up"}.freeze
+    # How Palettes shows a palette, and how a ledger is sorted.
+    VIEWS = {"rows" => "Rows", "grid" => "Grid", "ledger" => "Ledger", "chart" => "Chart"}.freeze
+    SORTS = %w[order name lightness hue chroma use kind].freeze
+
+    ALLOWED = {
+      "probe" => ->(v) { Aim::PROBES.include?(v) },
+      "tolerance" => ->(v) { Magpie::Picture::Probe::TOLERANCES.cover?(Float(v, exception: false) || 0) },
+      "release" => ->(v) { %w[hold drop].include?(v) },
+      "paint" => ->(v) { %w[seen fill line].include?(v) },
+      "colours" => ->(v) { v == "auto" || Magpie::Picture::MainColours::COUNTS.cover?(v.to_i) },
+      "accents" => ->(v) { (0..100).cover?(Integer(v, 10, exception: false) || -1) },
+      "grounds" => ->(v) { %w[in out].include?(v) },
+      "favourite" => ->(v) { Colours::NOTATIONS.key?(v.to_sym) },
+      "copying" => ->(v) { %w[on off].include?(v) },
+      "models" => ->(v) { v.split(",").then { |models| models.size.between?(1, 4) && models.all? { |model| Sheet::MODELS.key?(model.to_sym) } } },
+      "plane" => ->(v) { PLANES.key?(v) },
+      "panel" => ->(v) { PANELS.key?(v) },
+      "bare" => ->(v) { Sheet::MODELS.key?(v.to_sym) },
+      "view" => ->(v) { VIEWS.key?(v) },
+      "chip" => ->(v) { (40..140).cover?(Integer(v, 10, exception: false) || 0) },
+      "ledger" => ->(v) { v.split(",").all? { |model| Colours::NOTATIONS.key?(model.to_sym) } },
+      "sort" => ->(v) { SORTS.include?(v) },
+      "folded" => ->(v) { v.match?(/\A[\d,]{0,2000}\z/) },
+      "listed" => ->(v) { %w[all here].include?(v) }
+    }.freeze
+    USUAL = {
+      "probe" => "5", "tolerance" => "6", "release" => "hold", "paint" => "seen", "colours" => "auto", "accents" => "100", "grounds" => "in",
+      "favourite" => "hex", "copying" => "off", "listed" => "all", "models" => "rgb,hsb,lab,cmyk", "plane" => "chroma_lightness", "panel" => "reach", "bare" => "rgb",
+      "view" => "rows", "chip" => "76", "ledger" => "hex,cmyk", "sort" => "order", "folded" => ""
+    }.freeze
+
+    # @param hand [Hand] where they are kept
+    def initialize(hand) = @hand = hand
+
+    def [](name) = @hand.choices.fetch(name.to_s) { USUAL.fetch(name.to_s) }
+
+    # Takes what is known and allowed, and leaves the rest.
+    # @param given [Hash{String => String}]
+    def take(given)
+      taken = given.to_h.select { |name, value| ALLOWED[name.to_s]&.call(value.to_s) }.transform_values(&:to_s)
+      @hand.update!(choices: @hand.choices.merge(taken)) if taken.any?
+    end
+
+    # The swatches that were selected last, by their ids.
+    def selected = @hand.choices.fetch("selected", [])
+
+    def select(ids) = @hand.update!(choices: @hand.choices.merge("selected" => ids))
+
+    def tolerance = Float(self[:tolerance])
+
+    # As Magpie::Picture::MainColours takes them.
+    def main_colours
+      count = self[:colours].to_i unless self[:colours] == "auto"
+      {count:, accents: self[:accents].to_i / 100.0, leave_out: self[:grounds] == "out"}
+    end
+  end
+end

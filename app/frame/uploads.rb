@@ -1,0 +1,31 @@
+module Frame
+  # Files that come in.
+  module Uploads
+    # Uploaded files as [[name, bytes]].
+    def uploads(field)
+      Array(params[field]).flat_map { |file| file.is_a?(Hash) ? [file] : [] }.select { |file| file[:tempfile] }
+        .map { |file| [Magpie::Text.name(file[:filename].to_s.dup.force_encoding("UTF-8")), file[:tempfile].read.b] }
+    end
+
+    # Brings uploaded files in one by one, so that a bad one does not keep the others out.
+    # @param change [Class] takes name: and bytes:
+    # @return [[records], [messages]]
+    def bring_in(change, **given)
+      files = uploads(:files)
+      raise Magpie::Error, "No file came in. Choose one or more" if files.empty?
+      came, failed = [], []
+      files.each do |name, bytes|
+        came << change.perform(project, name:, bytes:, **given)
+      rescue Magpie::Error => error
+        failed << error.message
+      end
+      [came, failed]
+    end
+
+    # What became of them, in words, and on to the last; back where nothing came in.
+    def tell_what_came(sentences, failed, path)
+      tell [*failed, *sentences].join(". "), failed.any? ? :wrong : :done
+      path ? redirect(to(path), 303) : go_back
+    end
+  end
+end

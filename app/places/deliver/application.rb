@@ -1,0 +1,51 @@
+module Places
+  module Deliver
+    # Deliver: palettes and artworks out, palettes in.
+    class Application < Frame::Application
+      lies_in "deliver"
+      helpers Helpers
+
+      get("/projects/:project/deliver") do
+        @artworks = project.artworks.to_a
+        place_page "deliver", :page
+      end
+
+      get("/projects/:project/deliver/palettes/:palette/:format") do
+        format = Magpie::Formats.find(params[:format]) or raise ActiveRecord::RecordNotFound
+        download "#{Magpie::Text.slug(palette.name, "palette")}#{format.ending}", format.media_type, format.write(palette.value)
+      end
+
+      get("/projects/:project/deliver/artworks/:artwork/:form.svg") do
+        artwork = project.artworks.find(number(params[:artwork]))
+        body = case params[:form]
+        when "linked" then artwork.linked
+        when "flat" then artwork.flat
+        else raise ActiveRecord::RecordNotFound
+        end
+        download "#{Magpie::Text.slug(artwork.name, "artwork")}-#{params[:form]}.svg", "image/svg+xml", body
+      end
+
+      post("/projects/:project/imports") do
+        name, bytes = uploads(:files).first
+        raise Magpie::Error, "No file came in. Choose a file: #{Magpie::Formats.all.map(&:ending).join(", ")}" unless name
+        Magpie::Formats.read(bytes, name:)
+        import = Import.create!(project:, name:, sha256: Blob.keep(bytes, "application/octet-stream"), created_at: Time.now)
+        redirect to(at("deliver/imports/#{import.id}")), 303
+      end
+
+      get("/projects/:project/deliver/imports/:import") do
+        @result = import.result
+        @collisions = Collisions.of(@result.palette, into)
+        place_page "deliver", :import
+      end
+
+      post("/projects/:project/deliver/imports/:import") do
+        target = (params[:into] == "project") ? Changes::StartProject.perform(name: params[:name], palette: false) : project
+        choices = params[:choices].is_a?(Hash) ? params[:choices].select { |_, choice| Changes::BringInPalette::CHOICES.key?(choice) } : {}
+        brought = Changes::BringInPalette.perform(target, value: import.result.palette, into:, choices:)
+        tell "Brought #{count(import.result.palette.swatches.size, "swatch")} into #{brought.name}"
+        redirect to("/projects/#{target.id}/palettes"), 303
+      end
+    end
+  end
+end

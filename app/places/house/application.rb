@@ -1,0 +1,55 @@
+module Places
+  module House
+    # The house: all projects, and beginning a new one.
+    class Application < Frame::Application
+      lies_in "house"
+
+      get("/health") do
+        Record.connection.select_value("SELECT 1")
+        "ok"
+      end
+
+      get("/") do
+        @projects = Project.includes(:artworks, :sources, uses: {palette: {groups: :swatches}}).order(:id).to_a
+        @title = "Projects"
+        erb :projects
+      end
+
+      post("/projects") do
+        project = Changes::StartProject.perform(name: params[:name], client: params[:client])
+        redirect to("/projects/#{project.id}/gather"), 303
+      end
+
+      get("/projects/:project") { redirect to(at("gather")), 303 }
+
+      post("/projects/:project/surround") do
+        project.update!(surround: params[:surround]) if Project::SURROUNDS.key?(params[:surround])
+        go_back
+      end
+
+      # Nobody logs in; a name signs the changes that are made under it.
+      post("/projects/:project/who") do
+        Visitor.name!(visitor, Magpie::Text.name(params[:who], longest: 60).presence)
+        go_back
+      end
+
+      # The list of changes, asked for when it is opened: what stands on what is looked up.
+      get("/projects/:project/changes") do
+        @listed = RecordedChange.where(project:).order(id: :desc).limit(30).to_a
+        @standing = Following::Standing.new(@listed)
+        erb :"shared/changes_listed", layout: false
+      end
+
+      post("/projects/:project/undo") do
+        change = Changes::History.undo(project, params[:change] && number(params[:change]), saw: params[:saw] && number(params[:saw]))
+        tell "Undone: #{change.words}"
+        go_back
+      end
+
+      post("/projects/:project/redo") do
+        tell "Done again: #{Changes::History.redo(project, saw: params[:saw] && number(params[:saw])).words}"
+        go_back
+      end
+    end
+  end
+end

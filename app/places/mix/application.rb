@@ -1,0 +1,78 @@
+module Places
+  module Mix
+    # Mix: a colour in all its models, what can be made of it, and changing a swatch.
+    class Application < Frame::Application
+      lies_in "mix"
+      helpers Helpers
+
+      # One colour in every form that the sheet shows. The sheet asks while something
+      # is dragged; all arithmetic is here.
+      get("/colour.json") do
+        content_type :json
+        JSON.generate(mix_answer(notation, plane))
+      end
+
+      get("/slice.png") do
+        cache_control :private, max_age: 86_400
+        content_type "image/png"
+        Magpie::Slice.new(params[:plane].to_s.to_sym, Float(params[:held].to_s, exception: false) || 0.0, **Helpers::SLICE).png
+      end
+
+      get("/nudge.json") do
+        content_type :json
+        nudged = Magpie::Making::Nudge.apply(Magpie::Notation.parse(params[:notation]), params[:step].to_s.to_sym, size: asked(:size, 1.0, -72.0..72.0))
+        JSON.generate(notation: Magpie::Notation.write(nudged, :oklch))
+      end
+
+      # What can be made of the colour, one panel at a time.
+      get("/projects/:project/mix/panels/:panel") do
+        raise ActiveRecord::RecordNotFound unless Frame::Choices::PANELS.key?(params[:panel]) && params[:panel] != "reach" # the page has that itself
+        @colour = Magpie::Notation.parse(params[:notation])
+        @before = Magpie::Notation.parse(params[:before].to_s)
+        begin
+          @panel = Ramp.new(@colour, params) if params[:panel] == "ramp"
+          erb :"#{params[:panel]}", layout: false
+        rescue Magpie::Error => error
+          @problem = error.message
+          erb :problem, layout: false
+        end
+      end
+
+      post("/projects/:project/mix/group") do
+        colours = Array(params[:notations]).first(101).map { |text| Magpie::Notation.parse(text) }
+        group = Changes::KeepGroup.perform(project, palette: palette_for_groups, name: params[:name], colours:, note: Magpie::Text.name(params[:note], longest: 120))
+        session[:group] = group.id
+        tell "Kept #{group.name} in #{group.palette.name}: #{count(colours.size, "swatch")}"
+        go_back
+      end
+
+      post("/projects/:project/swatches/:swatch/tint") do
+        kept = Changes::KeepTint.perform(project, parent: swatch(params[:swatch]), percent: Float(params[:percent].to_s, exception: false) || 0.0)
+        tell "Kept #{kept.name}. It follows its swatch"
+        go_back
+      end
+
+      # Several notations pasted at once: each becomes a find, or none.
+      post("/projects/:project/notations") do
+        lines = params[:text].to_s[0, 20_000].lines.map(&:strip).reject(&:empty?)
+        raise Magpie::Error, "#{lines.size} lines at once: the limit is 200" if lines.size > 200
+        colours = lines.each.with_index(1).map do |line, number|
+          Magpie::Notation.parse(line)
+        rescue Magpie::Error => error
+          raise Magpie::Error, "line #{number}: #{error.message}"
+        end
+        Record.transaction { colours.each { |colour| Changes::TakeColour.perform(project, colour:, way: "typed") } }
+        tell "Took #{count(colours.size, "colour")} as finds"
+        go_back
+      end
+
+      post("/projects/:project/swatches/:swatch/change") do
+        colour = notation
+        changed = Changes::ChangeSwatch.perform(project, swatch: swatch(params[:swatch]), colour:, definition: Magpie::Text.name(params[:notation]), before: params[:before].to_s, bring_along: params[:bring_along] == "1", why: params[:why])
+        places = Swatch.reach(changed.id).values.sum
+        tell "#{changed.name} is #{changed.hex} now#{", in #{count(places, "place")}" if changed.shared}"
+        go_on
+      end
+    end
+  end
+end

@@ -1,0 +1,29 @@
+module Places
+  module Palettes
+    # Sharing swatches: the places that hold their colours, exactly or nearly.
+    class Share
+      NEAR = 2.0 # ΔE00, unless another is asked for
+
+      attr_reader :limit
+
+      # @param chosen [Array<Swatch>]
+      # @param params [Hash] of the request
+      def initialize(chosen, params)
+        @chosen = chosen
+        @limit = Frame::Asked.number(params, :limit, NEAR, Candidates::LIMITS)
+        @candidates = Candidates.of(chosen, limit: @limit)
+      end
+
+      def one? = @chosen.size == 1
+
+      def name = one? ? @chosen.first.name : "#{@chosen.size} swatches"
+
+      # {artwork => [Candidates::Row]}
+      def rows = @rows ||= @candidates.by_artwork
+
+      def exact = @exact ||= @candidates.exact
+
+      def total = @total ||= @candidates.total
+    end
+  end
+end

@@ -1,0 +1,15 @@
+module Places
+  # Gives each request to the place that answers it; what none answers, the house says.
+  class Router
+    # In the order in which they are asked.
+    ALL = [House, Gather, Handling, Palettes, Dress, Mix, Deliver].map { |place| place::Application }.freeze
+
+    def initialize = ALL.each(&:new) # built now, not by the first request
+
+    def call(env)
+      verb, path = env.values_at("REQUEST_METHOD", "PATH_INFO")
+      path = Rack::Utils.unescape_path(path)
+      (ALL.find { |place| place.answers?(verb, path) } || House::Application).call(env)
+    end
+  end
+end

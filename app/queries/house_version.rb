@@ -1,0 +1,6 @@
+# Tells whether anybody changed anything in the house since: it is another with every
+# change, undo and redo.
+module HouseVersion
+  # @return [String]
+  def self.now = RecordedChange.pick(Arel.sql("concat_ws('-', max(id), max(undone_at), count(undone_at))")).to_s
+end
