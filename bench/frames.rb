@@ -26,7 +26,7 @@ module Frames
   # @return [String] address of the picture's page
   def large_picture
     dusk = Vips::Image.new_from_buffer(Demo::Pictures.all["Dusk over the dome"], "").resize(2.9).cast(:uchar)
-    source = Changes::BringInSource.perform(Project.first, name: "Dusk, large.jpg", bytes: dusk.jpegsave_buffer(Q: 92))
+    source = Changes::BringInSource.perform(Project.first, actor: Actor.new, name: "Dusk, large.jpg", bytes: dusk.jpegsave_buffer(Q: 92))
     "/projects/#{Project.first.id}/gather?source=#{source.id}"
   end
 

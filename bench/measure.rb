@@ -36,11 +36,11 @@ module Bench
 
   # A swatch that is followed in every one of its artworks.
   def swatch_with(places, artworks)
-    project = Changes::StartProject.perform(name: "Bench #{places}")
+    project = Changes::StartProject.perform(actor: Actor.new, name: "Bench #{places}")
     swatch = Swatch.create!(group: project.groups.first, name: "Ember", colour: Magpie::Notation.parse("#E46F58"), shared: true, position: 1)
     each = places / artworks
     shapes = (1..each).map { |n| %(<rect x="#{n}" width="9" height="9" fill="#E46F58"/>) }.join
-    artworks.times { |n| Changes::BringInArtwork.perform(project, name: "Card #{n}.svg", bytes: %(<svg xmlns="http://www.w3.org/2000/svg" width="90" height="60">#{shapes}</svg>)) }
+    artworks.times { |n| Changes::BringInArtwork.perform(project, actor: Actor.new, name: "Card #{n}.svg", bytes: %(<svg xmlns="http://www.w3.org/2000/svg" width="90" height="60">#{shapes}</svg>)) }
     Demo.link(Place.where(artwork_id: project.artworks.select(:id), hex: "#E46F58"), swatch)
     raise "expected #{places} places" unless swatch.places.count == places
     [project, swatch]
@@ -60,7 +60,7 @@ module Bench
   def change(project, swatch)
     @turn = !@turn
     colour = Magpie::Notation.parse(@turn ? "#52A3CC" : "#E46F58")
-    Changes::ChangeSwatch.perform(project, swatch:, colour:, definition: colour.hex, before: swatch.hex)
+    Changes::ChangeSwatch.perform(project, actor: Actor.new, swatch:, colour:, definition: colour.hex, before: swatch.hex)
   end
 end
 
@@ -91,7 +91,7 @@ end
 large = (0..2).map { |band| Vips::Image.gaussnoise(4000, 3000, mean: 120, sigma: 40, seed: band) }
 bytes = large[0].bandjoin(large[1..]).cast(:uchar).copy(interpretation: :srgb).jpegsave_buffer(Q: 90)
 source = nil
-brought = Bench.median(1) { source = Changes::BringInSource.perform(demo, name: "Large.jpg", bytes:) }
+brought = Bench.median(1) { source = Changes::BringInSource.perform(demo, actor: Actor.new, name: "Large.jpg", bytes:) }
 Bench.row "Bringing in 12 megapixels (JPEG)", brought, "–"
 FileUtils.rm_rf(PictureCache.folder)
 start = Process.clock_gettime(Process::CLOCK_MONOTONIC)
@@ -100,7 +100,7 @@ opened = (Process.clock_gettime(Process::CLOCK_MONOTONIC) - start) * 1000
 Bench.row "Opening 12 megapixels, first time", opened, "–"
 random = Random.new(1)
 [5, 31].each do |probe|
-  median = Bench.median(60) { Changes::TakeReading.perform(demo, readable: source, aim: Aim.new(way: "square", x: random.rand(4000), y: random.rand(3000), size: probe)) }
+  median = Bench.median(60) { Changes::TakeReading.perform(demo, actor: Actor.new, readable: source, aim: Aim.new(way: "square", x: random.rand(4000), y: random.rand(3000), size: probe)) }
   Bench.row "Reading #{probe} × #{probe} px of 12 megapixels, kept as a find", median, (probe == 5) ? "< 60 ms" : "–", format("%.3f × opening it", median / opened)
 end
 
@@ -108,7 +108,7 @@ end
 dusk = Vips::Image.new_from_buffer(Demo::Pictures.all["Dusk over the dome"], "").resize(2.9)
 grain = (0..2).map { |band| Vips::Image.gaussnoise(dusk.width, dusk.height, mean: 0, sigma: 3, seed: 20 + band) }
 dusk = (dusk + grain[0].bandjoin(grain[1..])).cast(:uchar).copy(interpretation: :srgb)
-source = Changes::BringInSource.perform(demo, name: "Dusk, large.jpg", bytes: dusk.jpegsave_buffer(Q: 92))
+source = Changes::BringInSource.perform(demo, actor: Actor.new, name: "Dusk, large.jpg", bytes: dusk.jpegsave_buffer(Q: 92))
 size = "#{(dusk.width * dusk.height / 1e6).round} megapixels"
 opening = Bench.median(3) { Magpie::Painters.picture(source.bytes) }
 Bench.row "Decoding #{size} (JPEG), without keeping it", opening, "–"

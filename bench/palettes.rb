@@ -19,7 +19,7 @@ module Bench
 
     # 1,000 swatches that follow one another in chains of five, 10,000 places.
     def chains
-      project = Changes::StartProject.perform(name: "Bench, chains")
+      project = Changes::StartProject.perform(actor: Actor.new, name: "Bench, chains")
       root = Chains.new(project).root
       Record.connection.execute("ANALYZE")
       Bench.row "Change at the root of 1,000 swatches in chains of five, 10,000 places", Bench.median(21) { Bench.change(project, root.reload) }, "≤ 100 ms"
@@ -33,11 +33,11 @@ module Bench
     end
 
     def palette_of(count)
-      project = Changes::StartProject.perform(name: "Bench, #{count} swatches")
+      project = Changes::StartProject.perform(actor: Actor.new, name: "Bench, #{count} swatches")
       random = Random.new(7)
       (count / 100).times do |number|
         colours = Array.new(100) { Magpie::Color.new(:srgb, Array.new(3) { random.rand }) }
-        Changes::KeepGroup.perform(project, palette: project.palettes.first, name: "Tray #{number + 1}", colours:)
+        Changes::KeepGroup.perform(project, actor: Actor.new, palette: project.palettes.first, name: "Tray #{number + 1}", colours:)
       end
       project
     end
@@ -51,20 +51,20 @@ module Bench
 
     # 10,000 places of 500 colours in 100 artworks, every twentieth the swatch's.
     def sharing
-      project = Changes::StartProject.perform(name: "Bench, strays")
+      project = Changes::StartProject.perform(actor: Actor.new, name: "Bench, strays")
       random = Random.new(11)
       hexes = Array.new(500) { format("#%06X", random.rand(0x1000000)) }
       hexes[0] = "#E46F58"
       100.times do |number|
         shapes = (1..100).map { |n| %(<rect x="#{n}" width="9" height="9" fill="#{(n % 20 == 0) ? hexes[0] : hexes.sample(random:)}"/>) }.join
-        Changes::BringInArtwork.perform(project, name: "Card #{number}.svg", bytes: %(<svg xmlns="http://www.w3.org/2000/svg" width="90" height="60">#{shapes}</svg>))
+        Changes::BringInArtwork.perform(project, actor: Actor.new, name: "Card #{number}.svg", bytes: %(<svg xmlns="http://www.w3.org/2000/svg" width="90" height="60">#{shapes}</svg>))
       end
-      swatch = Changes::KeepColour.perform(project, group: project.groups.first, name: "Ember", colour: Magpie::Notation.parse("#E46F58"))
+      swatch = Changes::KeepColour.perform(project, actor: Actor.new, group: project.groups.first, name: "Ember", colour: Magpie::Notation.parse("#E46F58"))
       Bench.row "Candidates of one swatch over 10,000 places, exact and near", Bench.median(9) { Candidates.of([swatch], limit: 5.0).by_artwork }, "–"
       ticks = Candidates.of([swatch], limit: 5.0).by_artwork.values.flatten.select(&:exact?).map(&:tick)
       linked = nil
-      shared = Bench.median(9, after: -> { Changes::LoosenSwatches.perform(project, swatches: [swatch.reload]) }) do
-        linked = Changes::ShareSwatches.perform(project, swatches: [swatch.reload], ticks:, limit: 5.0).linked
+      shared = Bench.median(9, after: -> { Changes::LoosenSwatches.perform(project, actor: Actor.new, swatches: [swatch.reload]) }) do
+        linked = Changes::ShareSwatches.perform(project, actor: Actor.new, swatches: [swatch.reload], ticks:, limit: 5.0).linked
       end
       Bench.row "Sharing it among those 10,000 places, #{linked} of them linked", shared, "≤ 300 ms"
     end

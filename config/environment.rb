@@ -4,7 +4,6 @@ ENV["BUNDLE_GEMFILE"] ||= File.join(ROOT, "Gemfile")
 require "bundler/setup"
 require "logger"
 require "active_record"
-require "active_support/current_attributes"
 require "zeitwerk"
 
 $LOAD_PATH.unshift(File.join(ROOT, "lib"))

@@ -3,7 +3,12 @@ module Changes
   # through #create, #update and #update_all, which record how to reverse it, all in
   # one transaction: it happens whole or not at all.
   class Change
-    def self.perform(project, **given) = new(project, **given).perform
+    # @param actor [Actor] who does it, and may touch what is given
+    def self.perform(project, actor:, **given)
+      change = new(project, **given)
+      change.actor = actor
+      change.perform
+    end
 
     # @param marks [Following::Marks] of what was just written
     # @raise [Following::Invariants::Broken] when it leaves what must not be
@@ -15,6 +20,7 @@ module Changes
     end
 
     attr_reader :project
+    attr_accessor :actor
 
     def initialize(project)
       @project = project
@@ -37,12 +43,12 @@ module Changes
     private
 
     # In one order in all changes: the project, then the graph (see Ties), then rows.
-    def lock = project.lock!
+    def lock = actor.projects.lock.find(project.id)
 
     def record
       marks = @rows.marks
       Change.check(marks)
-      RecordedChange.insert!({project_id: project.id, words:, who: Signature.who, why:, rows: @rows.to_a, swatch_ids: marks.valued, touched: marks.touched, created_at: Time.now})
+      RecordedChange.insert!({project_id: project.id, words:, who: actor.who, why:, rows: @rows.to_a, swatch_ids: marks.valued, touched: marks.touched, created_at: Time.now})
     end
 
     # What was done, as the list of changes says it. Asked for after #make.

@@ -5,11 +5,12 @@ module Changes
     module_function
 
     # @param id [Integer, nil] one change of the list; the last one when nil
+    # @param actor [Actor] who turns back
     # @param saw [Integer, nil] the change that the person saw as the last one
     # @return [RecordedChange]
     # @raise [Magpie::Error]
-    def undo(project, id = nil, saw: nil)
-      turn(project) do
+    def undo(project, id = nil, actor:, saw: nil)
+      turn(project, actor) do
         change = id ? RecordedChange.undoable.where(project:).find_by(id:) : RecordedChange.next_to_undo(project)
         raise Magpie::Error, "There is nothing to undo" unless change
         refuse_unseen(change, saw, "Undo would take back")
@@ -22,8 +23,8 @@ module Changes
     end
 
     # @raise [Magpie::Error]
-    def redo(project, saw: nil)
-      turn(project) do
+    def redo(project, actor:, saw: nil)
+      turn(project, actor) do
         change = RecordedChange.next_to_redo(project) or raise Magpie::Error, "There is nothing to redo"
         refuse_unseen(change, saw, "Redo would do again")
         attempt(change, "done again", Rows.new(change.rows))
@@ -32,9 +33,9 @@ module Changes
       end
     end
 
-    def turn(project)
+    def turn(project, actor)
       Record.transaction do
-        project.lock!
+        actor.projects.lock.find(project.id)
         Following::Graph.lock
         yield
       end

@@ -10,35 +10,35 @@ module Changes
     # @param way [String] a key of WAYS
     # @param grid [Boolean]
     # @raise [Magpie::Error] where there is nothing to go to
-    def perform(project, swatches:, way:, grid: false)
+    def perform(project, actor:, swatches:, way:, grid: false)
       across, down = WAYS.fetch(way) { raise Magpie::Error, "There is no such way" }
-      return on_grid(project, swatches, across, down) if grid
-      down.zero? ? along(project, swatches, way == "right") : to_group(project, swatches, down)
+      return on_grid(project, actor, swatches, across, down) if grid
+      down.zero? ? along(project, actor, swatches, way == "right") : to_group(project, actor, swatches, down)
     end
 
-    def on_grid(project, swatches, across, down)
+    def on_grid(project, actor, swatches, across, down)
       slots = swatches.first.group.palette.grid
       moved = swatches.to_h { |each| [each, [slots[each.id][0] + across, slots[each.id][1] + down]] }
-      PutOnGrid.perform(project, slots: moved) if moved.values.flatten.min >= 0
+      PutOnGrid.perform(project, actor:, slots: moved) if moved.values.flatten.min >= 0
     end
 
-    def to_group(project, swatches, by)
+    def to_group(project, actor, swatches, by)
       first = swatches.first
       groups = first.group.palette.groups.to_a
       index = groups.index(first.group) + by
       target = groups[index] if index >= 0
       raise Magpie::Error, "There is no group #{(by < 0) ? "above" : "below"} in #{first.group.palette.name}" unless target
       last = Swatch.where(group: target).maximum(:position) || 0
-      MoveSwatches.perform(project, swatches:, group: target, slot: [first.position, last + 1].min, close: true)
+      MoveSwatches.perform(project, actor:, swatches:, group: target, slot: [first.position, last + 1].min, close: true)
     end
 
-    def along(project, swatches, right)
+    def along(project, actor, swatches, right)
       group, positions = swatches.first.group, swatches.map(&:position)
       slot = right ? positions.max + 1 : positions.min - 1
       return if slot < 1
       taken = Swatch.exists?(group:, position: slot)
       slot = taken ? slot + 1 : positions.min + 1 if right
-      MoveSwatches.perform(project, swatches:, group:, slot:, close: taken)
+      MoveSwatches.perform(project, actor:, swatches:, group:, slot:, close: taken)
     end
   end
 end

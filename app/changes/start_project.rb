@@ -5,7 +5,7 @@ module Changes
     EVERY_JOB = [["Black", 0x000000], ["White", 0xFFFFFF], ["Cut line", 0xE6007E], ["Screen grey", 0x808080]].freeze
 
     # @raise [Magpie::Error]
-    def self.perform(name:, client: "", palette: true)
+    def self.perform(actor:, name:, client: "", palette: true)
       name, client = [name, client].map { |text| Magpie::Text.name(text, longest: 80) }
       raise Magpie::Error, "A project needs a name" if name.empty?
       Record.transaction do

@@ -32,7 +32,6 @@ module Frame
 
     before do
       headers "Content-Security-Policy" => POLICY, "X-Content-Type-Options" => "nosniff", "Referrer-Policy" => "same-origin"
-      Signature.who = Visitor.who(session[:visitor]) if request.post?
       request.session_options[:skip] = !request.post? # see #keep_session
     end
 

@@ -1,8 +1,11 @@
 module Frame
   # What every page is about: the project, the palettes that it shows, the hand.
   module Desk
+    # Who this is.
+    def actor = @actor ||= Actor.new(who: (Visitor.who(session[:visitor]) if request.post?))
+
     # The project that the address names.
-    def project = @project ||= Project.find(Integer(params[:project], exception: false) || 0)
+    def project = @project ||= actor.project(number(params[:project]))
 
     def palettes = @palettes ||= project.palettes.includes(:groups).to_a
 
@@ -10,7 +13,7 @@ module Frame
     def shown_palettes
       @shown_palettes ||= begin
         opened = params[:open].to_s.split(",").first(20).map { |id| number(id) } - palettes.map(&:id)
-        palettes + (opened.any? ? Palette.where(id: opened).includes(:groups).order(:id).to_a : [])
+        palettes + (opened.any? ? actor.palettes.where(id: opened).includes(:groups).order(:id).to_a : [])
       end
     end
 
@@ -32,7 +35,7 @@ module Frame
     end
 
     # A swatch of the house: palettes belong to it, and any project may open them.
-    def swatch(id) = Swatch.find(number(id))
+    def swatch(id) = actor.swatch(number(id))
 
     def hand = @hand ||= Hand.find_by(project:, visitor:) || Hand.create_or_find_by!(project:, visitor:)
 

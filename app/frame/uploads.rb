@@ -15,7 +15,7 @@ module Frame
       raise Magpie::Error, "No file came in. Choose one or more" if files.empty?
       came, failed = [], []
       files.each do |name, bytes|
-        came << change.perform(project, name:, bytes:, **given)
+        came << change.perform(project, actor:, name:, bytes:, **given)
       rescue Magpie::Error => error
         failed << error.message
       end

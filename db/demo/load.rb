@@ -28,7 +28,7 @@ module Demo
 
   def load
     Record.transaction do
-      project = Changes::StartProject.perform(name: "Night open house", client: "Quillmere Observatory", palette: false)
+      project = Changes::StartProject.perform(actor: Actor.new, name: "Night open house", client: "Quillmere Observatory", palette: false)
       palette = palette(project)
       pictures(project)
       %w[poster badge].each { |name| artwork(project, palette, name) }
@@ -54,8 +54,8 @@ module Demo
   end
 
   def pictures(project)
-    sources = Pictures.all.to_h { |name, bytes| [name, Changes::BringInSource.perform(project, name: "#{name}.png", bytes:)] }
-    FINDS.each { |picture, x, y| Changes::TakeReading.perform(project, readable: sources[picture], aim: Aim.new(way: "square", x:, y:, size: 5)) }
+    sources = Pictures.all.to_h { |name, bytes| [name, Changes::BringInSource.perform(project, actor: Actor.new, name: "#{name}.png", bytes:)] }
+    FINDS.each { |picture, x, y| Changes::TakeReading.perform(project, actor: Actor.new, readable: sources[picture], aim: Aim.new(way: "square", x:, y:, size: 5)) }
     finds = project.finds.reorder(:id).to_a
     ORIGINS.each { |name, number| project.swatches.find_by!(name:).update!(find: finds[number]) }
   end
@@ -71,7 +71,7 @@ module Demo
 
   # Dressed from the palette: every place that holds a shared swatch's colour follows it.
   def artwork(project, palette, name)
-    artwork = Changes::BringInArtwork.perform(project, name: "#{name}.svg", bytes: File.binread(File.join(__dir__, "#{name}.svg")))
+    artwork = Changes::BringInArtwork.perform(project, actor: Actor.new, name: "#{name}.svg", bytes: File.binread(File.join(__dir__, "#{name}.svg")))
     palette.swatches.where(shared: true).each do |swatch|
       link(artwork.places.where(hex: swatch.hex), swatch)
     end

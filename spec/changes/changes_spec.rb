@@ -3,16 +3,16 @@ RSpec.describe Changes do
   let(:poster) { bring_in_poster(project) }
 
   def dress(key, swatch, role: "fill", artwork: poster)
-    Changes::DressParts.perform(project, artwork:, keys: Array(key), role:, content: Hand::Content.of_swatch(swatch))
+    Changes::DressParts.perform(project, actor:, artwork:, keys: Array(key), role:, content: Hand::Content.of_swatch(swatch))
   end
 
   describe Changes::KeepColour do
     it "keeps a colour exactly, under the name given or a suggested one that is free" do
       colour = Magpie::Color.new(:oklch, [1 / 3.0, 0.1, 34.5], 0.25)
       group = project.groups.first
-      described_class.perform(project, group:, name: "  Heather \n dusk ", colour:)
-      named = described_class.perform(project, group:, name: "", colour: hex("rebeccapurple"))
-      again = described_class.perform(project, group:, name: "", colour: hex("rebeccapurple"))
+      described_class.perform(project, actor:, group:, name: "  Heather \n dusk ", colour:)
+      named = described_class.perform(project, actor:, group:, name: "", colour: hex("rebeccapurple"))
+      again = described_class.perform(project, actor:, group:, name: "", colour: hex("rebeccapurple"))
       expect(group.swatches.reload.map(&:name)).to eq ["Heather dusk", "Rebecca purple", "Rebecca purple 2"]
       expect(Swatch.find_by(name: "Heather dusk").colour).to eq colour
       expect([named.position, again.position]).to eq [2, 3]
@@ -41,7 +41,7 @@ RSpec.describe Changes do
       dress("plum_band", swatch, role: "line")
       expect(place(poster, "plum_band", "line").hex).to eq "#B88A33"
       expect(RecordedChange.last.words).to eq "Dressed the line of Plum band with Brass"
-      described_class.perform(project, artwork: poster, keys: ["plum_band"], role: "fill", content: nil)
+      described_class.perform(project, actor:, artwork: poster, keys: ["plum_band"], role: "fill", content: nil)
       expect(place(poster, "plum_band")).to have_attributes(kind: "none", hex: nil, swatch_id: nil)
       expect { dress("nothing", swatch) }.to raise_error(Magpie::Error, "Poster has no such part")
     end
@@ -54,7 +54,7 @@ RSpec.describe Changes do
       stars = Candidates.of([swatch]).exact_ids
       expect(stars.size).to eq 8
       ticked = stars.first(3)
-      described_class.perform(project, swatches: [swatch], ticks: ticked.map { |id| "p#{id}" })
+      described_class.perform(project, actor:, swatches: [swatch], ticks: ticked.map { |id| "p#{id}" })
       expect(Place.following(swatch).ids).to match_array ticked
       expect(Swatch.reach([swatch.id])).to eq(swatch.id => 3)
       undo(project)
@@ -64,7 +64,7 @@ RSpec.describe Changes do
     it "refuses a place that holds another colour by now" do
       swatch = keep(project, "Lamp", "#FFCE5C")
       other = place(poster, "moor")
-      expect { described_class.perform(project, swatches: [swatch], ticks: ["p#{other.id}"]) }.to raise_error(Magpie::Error, /1 place no longer holds that colour/)
+      expect { described_class.perform(project, actor:, swatches: [swatch], ticks: ["p#{other.id}"]) }.to raise_error(Magpie::Error, /1 place no longer holds that colour/)
       expect(swatch.reload.shared).to be false
     end
   end
@@ -76,7 +76,7 @@ RSpec.describe Changes do
       share(project, swatch)
       statements = []
       subscriber = ActiveSupport::Notifications.subscribe("sql.active_record") { |*, payload| statements << payload[:sql] if payload[:sql].match?(/\A\s*(UPDATE|INSERT|DELETE)/) }
-      described_class.perform(project, swatch:, colour: hex("hsb 200 60 80"), definition: "hsb 200 60 80", before: "#FFCE5C")
+      described_class.perform(project, actor:, swatch:, colour: hex("hsb 200 60 80"), definition: "hsb 200 60 80", before: "#FFCE5C")
       ActiveSupport::Notifications.unsubscribe(subscriber)
       expect(statements.size).to eq 2
       expect(poster.flat.scan("#52A3CC").size).to eq 8
@@ -85,8 +85,8 @@ RSpec.describe Changes do
 
     it "is refused when somebody changed the swatch meanwhile" do
       swatch = keep(project, "Lamp", "#FFCE5C")
-      described_class.perform(project, swatch:, colour: hex("#111"), definition: "#111", before: "#FFCE5C")
-      expect { described_class.perform(project, swatch: Swatch.find(swatch.id), colour: hex("#222"), definition: "#222", before: "#FFCE5C") }
+      described_class.perform(project, actor:, swatch:, colour: hex("#111"), definition: "#111", before: "#FFCE5C")
+      expect { described_class.perform(project, actor:, swatch: Swatch.find(swatch.id), colour: hex("#222"), definition: "#222", before: "#FFCE5C") }
         .to raise_error(Changes::Conflict, "Lamp was changed meanwhile: its colour was #FFCE5C when you looked, and is #111111 now. You wanted #222222")
     end
   end
@@ -96,14 +96,14 @@ RSpec.describe Changes do
 
     it "makes a new palette that equals the file" do
       file = value("Peat" => "#121720", "Mist" => "lab(70 0 -5)")
-      expect(described_class.perform(project, value: file).value).to eq file
+      expect(described_class.perform(project, actor:, value: file).value).to eq file
       expect(project.palettes.reload.map(&:name)).to eq ["Night open house palette", "Star trail"]
     end
 
     it "settles each name that exists as chosen, in one undo" do
-      into = described_class.perform(project, value: value("Peat" => "#121720", "Mist" => "#A9ADB8", "Lamp" => "#FFCE5C"))
+      into = described_class.perform(project, actor:, value: value("Peat" => "#121720", "Mist" => "#A9ADB8", "Lamp" => "#FFCE5C"))
       before = rows_of_everything
-      described_class.perform(project, value: value("Peat" => "#000", "mist" => "#FFF", "Lamp" => "#FF0", "Moor" => "#1D2432"), into:, choices: {"0.0" => "ours", "0.1" => "theirs", "0.2" => "both"})
+      described_class.perform(project, actor:, value: value("Peat" => "#000", "mist" => "#FFF", "Lamp" => "#FF0", "Moor" => "#1D2432"), into:, choices: {"0.0" => "ours", "0.1" => "theirs", "0.2" => "both"})
       expect(into.reload.value.groups[0].swatches.map { |swatch| [swatch.name, swatch.colour.hex] })
         .to eq [["Peat", "#121720"], ["Mist", "#FFFFFF"], ["Lamp", "#FFCE5C"], ["Lamp 2", "#FFFF00"], ["Moor", "#1D2432"]]
       undo(project)
@@ -114,9 +114,9 @@ RSpec.describe Changes do
   describe "bad input" do
     it "leaves nothing behind" do
       before = [project.id, rows_of_everything, RecordedChange.count, Blob.count]
-      expect { Changes::BringInSource.perform(project, name: "notes.png", bytes: "just words") }.to raise_error(Magpie::Error, /notes.png is not a picture/)
-      expect { Changes::BringInArtwork.perform(project, name: "a.svg", bytes: "<svg><g></svg>") }.to raise_error(Magpie::Error, /a.svg is damaged/)
-      expect { Changes::AddGroup.perform(project, palette: project.palettes.first, name: "every JOB") }.to raise_error(Magpie::Error, /already has a group called every JOB/)
+      expect { Changes::BringInSource.perform(project, actor:, name: "notes.png", bytes: "just words") }.to raise_error(Magpie::Error, /notes.png is not a picture/)
+      expect { Changes::BringInArtwork.perform(project, actor:, name: "a.svg", bytes: "<svg><g></svg>") }.to raise_error(Magpie::Error, /a.svg is damaged/)
+      expect { Changes::AddGroup.perform(project, actor:, palette: project.palettes.first, name: "every JOB") }.to raise_error(Magpie::Error, /already has a group called every JOB/)
       expect { new_project(" ") }.to raise_error(Magpie::Error, "A project needs a name")
       expect([project.id, rows_of_everything, RecordedChange.count, Blob.count]).to eq before
     end

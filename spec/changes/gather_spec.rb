@@ -3,11 +3,11 @@ RSpec.describe "Gathering", :data do
   let(:halves) { flat_picture(40, 20, [226, 112, 90]).draw_rect([35, 31, 85], 0, 0, 20, 20, fill: true) }
   let(:source) { bring_in(halves, "dusk_halves.png") }
 
-  def bring_in(image, name = "plate.png", **given) = Changes::BringInSource.perform(project, name:, bytes: image.pngsave_buffer, **given)
+  def bring_in(image, name = "plate.png", **given) = Changes::BringInSource.perform(project, actor:, name:, bytes: image.pngsave_buffer, **given)
 
   def square(x, y, size = 5) = Aim.new(way: "square", x:, y:, size:)
 
-  def take(aim, readable = source) = Changes::TakeReading.perform(project, readable:, aim:)
+  def take(aim, readable = source) = Changes::TakeReading.perform(project, actor:, readable:, aim:)
 
   def better_copy(image) = Import.create!(project:, name: "better.png", sha256: Blob.keep(image.pngsave_buffer, "image/png"), created_at: Time.now)
 
@@ -23,23 +23,23 @@ RSpec.describe "Gathering", :data do
       find = take(square(5, 5))
       others = Array.new(2) { |n| bring_in(flat_picture(9, 9, [n, 90, 9]), "plate #{n}.png") }
       before = rows_of_everything
-      Changes::EditSource.perform(project, source:, name: "  Halves ", note: "From the east\ndoor")
-      Changes::MoveSource.perform(project, source: others[1], to: 0)
+      Changes::EditSource.perform(project, actor:, source:, name: "  Halves ", note: "From the east\ndoor")
+      Changes::MoveSource.perform(project, actor:, source: others[1], to: 0)
       expect(project.sources.reload.map(&:name)).to eq ["plate 1", "Halves", "plate 0"]
       expect(source.reload.note).to eq "From the east door"
-      Changes::RemoveSource.perform(project, source:)
+      Changes::RemoveSource.perform(project, actor:, source:)
       expect(project.sources.reload.map(&:name)).to eq ["plate 1", "plate 0"]
       expect(project.finds.reload).to eq [find]
       3.times { undo(project) }
       expect(rows_of_everything).to eq before
-      expect { Changes::EditSource.perform(project, source:, name: " ") }.to raise_error(Magpie::Error, "A source needs a name")
+      expect { Changes::EditSource.perform(project, actor:, source:, name: " ") }.to raise_error(Magpie::Error, "A source needs a name")
     end
 
     it "move to the end when told too far, and nowhere when told to stay" do
       others = Array.new(2) { |n| bring_in(flat_picture(9, 9, [n, 90, 9]), "plate #{n}.png") }
-      Changes::MoveSource.perform(project, source: others[0], to: 99)
+      Changes::MoveSource.perform(project, actor:, source: others[0], to: 99)
       expect(project.sources.reload.map(&:name)).to eq ["plate 1", "plate 0"]
-      expect { Changes::MoveSource.perform(project, source: others[0].reload, to: 99) }.not_to change(RecordedChange, :count)
+      expect { Changes::MoveSource.perform(project, actor:, source: others[0].reload, to: 99) }.not_to change(RecordedChange, :count)
     end
   end
 
@@ -60,10 +60,10 @@ RSpec.describe "Gathering", :data do
 
     it "are read again at another place, keeping a name that a person gave" do
       find = take(square(5, 5))
-      Changes::ReadAgain.perform(project, find:, aim: Aim.of_find(find).moved(30, 10))
+      Changes::ReadAgain.perform(project, actor:, find:, aim: Aim.of_find(find).moved(30, 10))
       expect([find.hex, find.x, find.y, find.name]).to eq ["#E2705A", 30, 10, "Tomato"]
-      Changes::ChangeFind.perform(project, find:, name: "Ember")
-      Changes::ReadAgain.perform(project, find:, aim: Aim.of_find(find).moved(5, 5))
+      Changes::ChangeFind.perform(project, actor:, find:, name: "Ember")
+      Changes::ReadAgain.perform(project, actor:, find:, aim: Aim.of_find(find).moved(5, 5))
       expect([find.hex, find.name]).to eq ["#231F55", "Ember"]
       3.times { undo(project) }
       expect([find.reload.hex, find.x]).to eq ["#231F55", 5]
@@ -71,7 +71,7 @@ RSpec.describe "Gathering", :data do
 
     it "move their outline along" do
       find = take(Aim.of_corners("2,2 12,2 12,12 2,12"))
-      Changes::ReadAgain.perform(project, find:, aim: Aim.of_find(find).moved(find.x + 22, find.y))
+      Changes::ReadAgain.perform(project, actor:, find:, aim: Aim.of_find(find).moved(find.x + 22, find.y))
       expect(find.reload.corners).to eq [[24, 2], [34, 2], [34, 12], [24, 12]]
       expect(find.hex).to eq "#E2705A"
     end
@@ -79,20 +79,20 @@ RSpec.describe "Gathering", :data do
     it "are held as the average or as the most common colour" do
       find = take(square(21, 10, 5))
       expect(find.hex).not_to eq "#E2705A"
-      Changes::ChangeFind.perform(project, find:, chosen: "most_common")
+      Changes::ChangeFind.perform(project, actor:, find:, chosen: "most_common")
       expect([find.reload.hex, Hand::Content.of_find(find).hex]).to eq ["#E2705A"] * 2
     end
 
     it "are cleared but for those that are pinned; swatches stay" do
       one, two = [5, 30].map { |x| take(square(x, 5)) }
-      swatch = Changes::KeepColour.perform(project, group: project.groups.first, name: "Night", colour: one.colour, find: one)
-      Changes::ChangeFind.perform(project, find: two, pinned: true)
-      Changes::ClearFinds.perform(project, finds: project.finds.reorder(nil).where(pinned: false))
+      swatch = Changes::KeepColour.perform(project, actor:, group: project.groups.first, name: "Night", colour: one.colour, find: one)
+      Changes::ChangeFind.perform(project, actor:, find: two, pinned: true)
+      Changes::ClearFinds.perform(project, actor:, finds: project.finds.reorder(nil).where(pinned: false))
       expect(project.finds.reload).to eq [two]
       expect(swatch.reload.find).to eq one
       undo(project)
       expect(project.finds.reload).to eq [two, one]
-      expect { Changes::ClearFinds.perform(project, finds: Find.none) }.to raise_error(Magpie::Error, /no find to clear/)
+      expect { Changes::ClearFinds.perform(project, actor:, finds: Find.none) }.to raise_error(Magpie::Error, /no find to clear/)
     end
 
     it "are found again by redo though they were taken before later columns came" do
@@ -105,9 +105,9 @@ RSpec.describe "Gathering", :data do
     end
 
     it "come from screens, too" do
-      find = Changes::TakeColour.perform(project, colour: hex("#2F8FA3"), way: "screen")
+      find = Changes::TakeColour.perform(project, actor:, colour: hex("#2F8FA3"), way: "screen")
       expect([find.origin, find.readable, find.pixels?]).to eq ["sampled from the screen", nil, false]
-      expect { Changes::ReadAgain.perform(project, find:, aim: square(1, 1)) }.to raise_error(Magpie::Error, /nothing to read again/)
+      expect { Changes::ReadAgain.perform(project, actor:, find:, aim: square(1, 1)) }.to raise_error(Magpie::Error, /nothing to read again/)
     end
   end
 
@@ -128,10 +128,10 @@ RSpec.describe "Gathering", :data do
     it "are kept as a group in one change, each with its find" do
       colours = MainColours.new(source, {count: nil, accents: 1.0, leave_out: false}).to_a
       palette = project.palettes.first
-      group = Changes::KeepMainColours.perform(project, palette:, readable: source, colours:)
+      group = Changes::KeepMainColours.perform(project, actor:, palette:, readable: source, colours:)
       expect(group.swatches.map(&:hex)).to match_array %w[#231F55 #E2705A]
       expect(group.swatches.map { |swatch| swatch.find.origin }).to all(eq "main colour of dusk halves, 50.0 % of it")
-      expect(Changes::KeepMainColours.perform(project, palette:, readable: source, colours:).name).to eq "dusk halves 2"
+      expect(Changes::KeepMainColours.perform(project, actor:, palette:, readable: source, colours:).name).to eq "dusk halves 2"
       2.times { undo(project) }
       expect(palette.groups.reload.map(&:name)).to eq ["First colours", "Every job"]
       expect(project.finds.reload).to be_empty
@@ -159,7 +159,7 @@ RSpec.describe "Gathering", :data do
       expect(rereads.map(&:difference)).to all(be > 0.5)
       expect(left.reload.hex).to eq "#231F55"
       before = rows_of_everything
-      Changes::ReplacePicture.perform(project, source:, file: better_copy(better))
+      Changes::ReplacePicture.perform(project, actor:, source:, file: better_copy(better))
       expect([left, right, round].map { |find| find.reload.hex }).to eq %w[#1E1E5A #DC6450 #1E1E5A]
       expect([right.x, right.y, round.corners.first, source.reload.width]).to eq [300, 50, [20, 20], 400]
       undo(project)
@@ -168,7 +168,7 @@ RSpec.describe "Gathering", :data do
 
     it "leaves finds whose place shows nothing there as they are" do
       find = take(square(30, 5))
-      Changes::ReplacePicture.perform(project, source:, file: better_copy(better.bandjoin(Vips::Image.xyz(400, 200)[0] < 200)))
+      Changes::ReplacePicture.perform(project, actor:, source:, file: better_copy(better.bandjoin(Vips::Image.xyz(400, 200)[0] < 200)))
       expect([find.reload.hex, find.x, find.y]).to eq ["#E2705A", 300, 50]
       expect(Changes::ReplacePicture.preview(source, Magpie::Picture.new(better.bandjoin(Vips::Image.xyz(400, 200)[0] < 100))).map(&:problem)).to eq ["transparent there now"]
     end
@@ -201,19 +201,19 @@ RSpec.describe "Gathering", :data do
     it "says when finds of one name differ, and how their pictures do" do
       one, two = take(square(5, 5), bright[0]), take(square(5, 5), dark)
       expect(remarks).to be_empty
-      [one, two].each { |find| Changes::ChangeFind.perform(project, find:, name: "Dome stone") }
+      [one, two].each { |find| Changes::ChangeFind.perform(project, actor:, find:, name: "Dome stone") }
       expect(remarks).to match [/\ATwo finds called “Dome stone” differ by ΔE \d+\.\d: midnight is dark, leans \w+; noon 0 is light/]
     end
 
     it "says when a swatch's picture was darker than those of its siblings" do
       group = project.groups.first
-      [*bright, dark].each_with_index { |each, n| Changes::KeepColour.perform(project, group:, name: "Stone #{n}", colour: hex("#808080"), find: take(square(5, 5), each)) }
+      [*bright, dark].each_with_index { |each, n| Changes::KeepColour.perform(project, actor:, group:, name: "Stone #{n}", colour: hex("#808080"), find: take(square(5, 5), each)) }
       expect(remarks).to eq ["Stone 2 came from midnight, a picture that is darker and more tinted than those of the others in First colours"]
     end
 
     it "has nothing to say of pictures that are alike" do
       group = project.groups.first
-      bright.each_with_index { |each, n| Changes::KeepColour.perform(project, group:, name: "Stone #{n}", colour: hex("#808080"), find: take(square(5, 5), each)) }
+      bright.each_with_index { |each, n| Changes::KeepColour.perform(project, actor:, group:, name: "Stone #{n}", colour: hex("#808080"), find: take(square(5, 5), each)) }
       expect(remarks).to be_empty
     end
   end

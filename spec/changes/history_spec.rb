@@ -4,7 +4,7 @@ RSpec.describe Changes::History do
   it "takes back a long run of changes and does it again, bit for bit" do
     random = Random.new(23)
     poster = bring_in_poster(project)
-    source = Changes::BringInSource.perform(project, name: "Dusk.png", bytes: noise_picture(40, 30, [120, 60, 90], 9).pngsave_buffer)
+    source = Changes::BringInSource.perform(project, actor:, name: "Dusk.png", bytes: noise_picture(40, 30, [120, 60, 90], 9).pngsave_buffer)
     RecordedChange.delete_all
     states = [rows_of_everything]
     40.times do |step|
@@ -13,15 +13,15 @@ RSpec.describe Changes::History do
     end
     expect(states.size).to be > 30
     states[0..-2].reverse_each do |state|
-      described_class.undo(project)
+      described_class.undo(project, actor:)
       expect(rows_of_everything).to eq state
     end
-    expect { described_class.undo(project) }.to raise_error(Magpie::Error, "There is nothing to undo")
+    expect { described_class.undo(project, actor:) }.to raise_error(Magpie::Error, "There is nothing to undo")
     states[1..].each do |state|
-      described_class.redo(project)
+      described_class.redo(project, actor:)
       expect(rows_of_everything).to eq state
     end
-    expect { described_class.redo(project) }.to raise_error(Magpie::Error, "There is nothing to redo")
+    expect { described_class.redo(project, actor:) }.to raise_error(Magpie::Error, "There is nothing to redo")
   end
 
   def random_change(random, poster, source, step)
@@ -29,13 +29,13 @@ RSpec.describe Changes::History do
     colour = Magpie::Color.srgb8(random.rand(256), random.rand(256), random.rand(256))
     keys = poster.parts.pluck(:key).sample(random.rand(1..4), random:)
     case random.rand(7)
-    when 0 then Changes::KeepColour.perform(project, group: project.groups.sample(random:), name: "Kept #{step}", colour:)
-    when 1 then Changes::DressParts.perform(project, artwork: poster, keys:, role: %w[fill line].sample(random:), content: Hand::Content.of_swatch(swatch))
-    when 2 then Changes::DressParts.perform(project, artwork: poster, keys:, role: "fill", content: Hand::Content.new(name: "x", colour:))
+    when 0 then Changes::KeepColour.perform(project, actor:, group: project.groups.sample(random:), name: "Kept #{step}", colour:)
+    when 1 then Changes::DressParts.perform(project, actor:, artwork: poster, keys:, role: %w[fill line].sample(random:), content: Hand::Content.of_swatch(swatch))
+    when 2 then Changes::DressParts.perform(project, actor:, artwork: poster, keys:, role: "fill", content: Hand::Content.new(name: "x", colour:))
     when 3 then swatch.shared || share(project, swatch)
-    when 4 then Changes::ChangeSwatch.perform(project, swatch:, colour:, definition: colour.hex, before: swatch.hex)
-    when 5 then Changes::TakeReading.perform(project, readable: source, aim: Aim.new(way: "square", x: random.rand(40), y: random.rand(30), size: 3))
-    when 6 then Changes::EditSwatch.perform(project, swatch:, fields: {name: "Renamed #{step}"})
+    when 4 then Changes::ChangeSwatch.perform(project, actor:, swatch:, colour:, definition: colour.hex, before: swatch.hex)
+    when 5 then Changes::TakeReading.perform(project, actor:, readable: source, aim: Aim.new(way: "square", x: random.rand(40), y: random.rand(30), size: 3))
+    when 6 then Changes::EditSwatch.perform(project, actor:, swatch:, fields: {name: "Renamed #{step}"})
     end
   end
 
@@ -58,7 +58,7 @@ RSpec.describe Changes::History do
     ember = keep(project, "Ember", "#E46F58")
     first = RecordedChange.last
     keep(project, "Peat", "#121720")
-    described_class.undo(project, first.id)
+    described_class.undo(project, first.id, actor:)
     expect(Swatch.where(id: ember.id)).to be_empty
     expect(Swatch.find_by(name: "Peat")).not_to be_nil
   end
@@ -66,9 +66,9 @@ RSpec.describe Changes::History do
   it "refuses, with the reason, when something later stands on it, and changes nothing" do
     ember = keep(project, "Ember", "#E46F58")
     kept = RecordedChange.last
-    Changes::ChangeSwatch.perform(project, swatch: ember, colour: hex("#111"), definition: "#111", before: "#E46F58")
+    Changes::ChangeSwatch.perform(project, actor:, swatch: ember, colour: hex("#111"), definition: "#111", before: "#E46F58")
     before = rows_of_everything
-    expect { described_class.undo(project, kept.id) }
+    expect { described_class.undo(project, kept.id, actor:) }
       .to raise_error(Magpie::Error, "“Kept Ember in First colours” cannot be undone: “Changed Ember from #E46F58 to #111111” came later and stands on it. Undo that first")
     expect(rows_of_everything).to eq before
   end
@@ -78,14 +78,14 @@ RSpec.describe Changes::History do
     kept = RecordedChange.last
     bring_in_poster(project)
     share(project, lamp)
-    expect { described_class.undo(project, kept.id) }.to raise_error(Magpie::Error, /“Shared Lamp and linked 8 places” came later/)
+    expect { described_class.undo(project, kept.id, actor:) }.to raise_error(Magpie::Error, /“Shared Lamp and linked 8 places” came later/)
   end
 
   it "refuses when another project changed the house palette" do
     lamp = keep(project, "Lamp", "#FFCE5C")
     other = new_project("Star trail")
     Use.create!(project: other, palette: project.palettes.first, position: 2)
-    Changes::EditSwatch.perform(other, swatch: lamp, fields: {name: "Lantern"})
+    Changes::EditSwatch.perform(other, actor:, swatch: lamp, fields: {name: "Lantern"})
     expect { undo(project) }.to raise_error(Magpie::Error, "“Kept Lamp in First colours” cannot be undone: “Renamed Lamp to Lantern” in Star trail came later and stands on it. Undo that first")
   end
 end

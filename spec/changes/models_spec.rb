@@ -22,7 +22,7 @@ RSpec.describe "What the tables hold" do
   describe Swatch do
     it "keeps every model's numbers exactly, with what a screen shows beside them" do
       colour = Magpie::Color.new(:lab, [1 / 3.0, -12.123456789012345, 40], 0.2)
-      kept = Changes::KeepColour.perform(project, group: project.groups.first, name: "Odd", colour:)
+      kept = Changes::KeepColour.perform(project, actor:, group: project.groups.first, name: "Odd", colour:)
       again = described_class.find(kept.id)
       expect(again.colour).to eq colour
       expect(again.hex).to eq colour.hex
@@ -44,9 +44,9 @@ RSpec.describe "What the tables hold" do
       expect(ember.hex).to match(/\A#E4(6F|70)5[789]\z/)
       other = new_project("Star trail")
       svg = ->(hex) { %(<svg xmlns="http://www.w3.org/2000/svg" width="9" height="9"><rect id="r" width="9" height="9" fill="#{hex}"/></svg>) }
-      Changes::BringInArtwork.perform(other, name: "one.svg", bytes: svg.call(ember.hex))
+      Changes::BringInArtwork.perform(other, actor:, name: "one.svg", bytes: svg.call(ember.hex))
       near = ember.hex.sub(/.\z/) { |digit| (digit.hex ^ 1).to_s(16) }
-      Changes::BringInArtwork.perform(other, name: "two.svg", bytes: svg.call(near))
+      Changes::BringInArtwork.perform(other, actor:, name: "two.svg", bytes: svg.call(near))
       expect(described_class.of([ember]).by_artwork).to be_empty
       Use.create!(project: other, palette: ember.group.palette, position: 2)
       expect(described_class.of([ember]).by_artwork.transform_keys(&:name).transform_values { |rows| rows.sum(&:count) }).to eq("One" => 1)
@@ -58,8 +58,8 @@ RSpec.describe "What the tables hold" do
       group = project.groups.first
       ember, lamp = keep(project, "Ember", "oklch(0.675 0.1512 32.6 / 0.5)"), keep(project, "Lamp", "#FFCE5C")
       ink = ->(swatch, offset) { Magpie::Palette::Compound::Ink.new(colour: swatch.colour, reference: swatch.id, offset:) }
-      dusk = Changes::KeepPaint.perform(project, paint: Magpie::Palette::Compound.new(form: "linear", angle: 90.0, size: 12.0, inks: [ink.call(ember, 0.0), ink.call(lamp, 1.0)]), group:, name: "Dusk")
-      Changes::MoveSwatches.perform(project, swatches: [lamp], group:, slot: 9)
+      dusk = Changes::KeepPaint.perform(project, actor:, paint: Magpie::Palette::Compound.new(form: "linear", angle: 90.0, size: 12.0, inks: [ink.call(ember, 0.0), ink.call(lamp, 1.0)]), group:, name: "Dusk")
+      Changes::MoveSwatches.perform(project, actor:, swatches: [lamp], group:, slot: 9)
       chips = described_class.of_groups(project.groups.map(&:id))
       swatches = [ember, dusk, lamp].map(&:reload)
       drawn = ->(each) { [each.id, each.name, each.hex, each.colour, each.css, each.paint, each.shared, each.locked, each.kind, each.position] }
@@ -87,7 +87,7 @@ RSpec.describe "What the tables hold" do
     it "shows a swatch as it is now, and its colour once it is gone" do
       lamp = keep(project, "Lamp", "#FFCE5C")
       hand.hold(Hand::Content.of_swatch(lamp))
-      Changes::ChangeSwatch.perform(project, swatch: lamp, colour: hex("#52A3CC"), definition: "", before: "#FFCE5C")
+      Changes::ChangeSwatch.perform(project, actor:, swatch: lamp, colour: hex("#52A3CC"), definition: "", before: "#FFCE5C")
       expect(hand.reload.content.hex).to eq "#52A3CC"
       undo(project)
       undo(project)
@@ -97,7 +97,7 @@ RSpec.describe "What the tables hold" do
 
   describe PictureCache do
     it "is made again from the bytes when it is deleted, and keeps to its size" do
-      source = Changes::BringInSource.perform(project, name: "Dusk.png", bytes: noise_picture(30, 20, [90, 60, 120], 8).pngsave_buffer)
+      source = Changes::BringInSource.perform(project, actor:, name: "Dusk.png", bytes: noise_picture(30, 20, [90, 60, 120], 8).pngsave_buffer)
       reading = source.picture.at(10, 10)
       FileUtils.rm_rf(described_class.folder)
       expect(source.picture.at(10, 10)).to eq reading
@@ -124,7 +124,7 @@ RSpec.describe "What the tables hold" do
       poster = bring_in_poster(project)
       ember = keep(project, "Ember sky", "#E46F58")
       share(project, ember)
-      Changes::ChangeSwatch.perform(project, swatch: ember, colour: hex("#52A3CC80"), definition: "", before: "#E46F58")
+      Changes::ChangeSwatch.perform(project, actor:, swatch: ember, colour: hex("#52A3CC80"), definition: "", before: "#E46F58")
       expect(poster.live("stage")).to include(%(fill="var(#{ember.variable},#52A3CC80)"), %(id="stage-#{poster.id}-ember_band"))
       expect(poster.flat).to match(/id="ember_band"[^>]* fill="#52A3CC" fill-opacity="0.502"/)
       expect(poster.linked).to include("--ember-sky:#52A3CC;")

@@ -11,7 +11,7 @@ RSpec.describe Changes, "of palettes", :data do
     row = candidates.by_artwork.values.flatten.first
     expect([row.exact?, row.count, row.hex]).to eq [false, 1, "#E46F58"]
     before = shown_at_places
-    undone { Changes::ShareSwatches.perform(project, swatches: [near], ticks: ["p#{row.places.first.id}"], limit: 3.0) }
+    undone { Changes::ShareSwatches.perform(project, actor:, swatches: [near], ticks: ["p#{row.places.first.id}"], limit: 3.0) }
     changed = shown_at_places.reject { |id, hex| before[id] == hex }
     expect(changed).to eq(row.places.first.id => "#E2705A")
     expect(Candidates.of([near], limit: 0.0).total).to eq 0
@@ -29,50 +29,50 @@ RSpec.describe Changes, "of palettes", :data do
     poster
     share(project, ember)
     before = shown_at_places
-    undone { Changes::LoosenSwatches.perform(project, swatches: [ember.reload]) }
+    undone { Changes::LoosenSwatches.perform(project, actor:, swatches: [ember.reload]) }
     expect(shown_at_places).to eq before
     expect([ember.reload.shared, Place.following(ember).count]).to eq [false, 0]
   end
 
   it "brings places along with a loose swatch, when asked" do
     poster
-    undone { Changes::ChangeSwatch.perform(project, swatch: ember, colour: hex("#2F8FA3"), definition: "", before: "#E46F58", bring_along: true) }
+    undone { Changes::ChangeSwatch.perform(project, actor:, swatch: ember, colour: hex("#2F8FA3"), definition: "", before: "#E46F58", bring_along: true) }
     expect(place(poster, "ember_band")).to have_attributes(hex: "#2F8FA3", swatch_id: nil)
     expect(RecordedChange.done.last.words).to eq "Changed Ember sky from #E46F58 to #2F8FA3, and 1 place with it"
   end
 
   it "refuses to change, blend or remove what is locked, and unlocks" do
     twin = keep(project, "Coral", "#E2705A")
-    undone { Changes::LockSwatches.perform(project, swatches: [ember], locked: true) }
+    undone { Changes::LockSwatches.perform(project, actor:, swatches: [ember], locked: true) }
     ember.reload
     [[Changes::ChangeSwatch, {swatch: ember, colour: hex("#111"), definition: "", before: "#E46F58"}],
       [Changes::ChangeSwatches, {colours: {ember => hex("#111")}, what: "Shifted"}],
       [Changes::MergeSwatches, {kept: twin, others: [ember]}], [Changes::MergeSwatches, {kept: ember, others: [twin], blend: true}],
       [Changes::RemoveSwatches, {swatches: [ember]}], [Changes::RemovePalette, {palette: group.palette}]].each do |change, given|
-      expect { change.perform(project, **given) }.to raise_error(Magpie::Error, "Ember sky is locked. Unlock first")
+      expect { change.perform(project, actor:, **given) }.to raise_error(Magpie::Error, "Ember sky is locked. Unlock first")
     end
-    Changes::LockSwatches.perform(project, swatches: [ember], locked: false)
-    expect { Changes::RemoveSwatches.perform(project, swatches: [ember.reload]) }.not_to raise_error
+    Changes::LockSwatches.perform(project, actor:, swatches: [ember], locked: false)
+    expect { Changes::RemoveSwatches.perform(project, actor:, swatches: [ember.reload]) }.not_to raise_error
   end
 
   it "keeps steps even when it fills empty slots, in rows and on the grid" do
     last = keep(project, "Last light", "#FBDEA9")
-    Changes::MoveSwatches.perform(project, swatches: [last], group:, slot: 5)
-    undone { Changes::FillGaps.perform(project, swatches: [ember.reload, last.reload]) }
+    Changes::MoveSwatches.perform(project, actor:, swatches: [last], group:, slot: 5)
+    undone { Changes::FillGaps.perform(project, actor:, swatches: [ember.reload, last.reload]) }
     expect(group.swatches.reload.map(&:position)).to eq [1, 2, 3, 4, 5]
     steps = group.swatches.map(&:colour).each_cons(2).map { |a, b| Magpie::Difference.de2000(a, b) }
     expect(steps.max / steps.min).to be < 1.05
-    expect { Changes::FillGaps.perform(project, swatches: [ember, last]) }.to raise_error(Magpie::Error, /no empty slot between them/)
-    undone { Changes::FillGaps.perform(project, swatches: group.swatches.first(2), steps: 2) }
+    expect { Changes::FillGaps.perform(project, actor:, swatches: [ember, last]) }.to raise_error(Magpie::Error, /no empty slot between them/)
+    undone { Changes::FillGaps.perform(project, actor:, swatches: group.swatches.first(2), steps: 2) }
     expect(group.swatches.reload.map(&:position)).to eq [1, 2, 3, 4, 5, 6, 7]
   end
 
   it "crosses two ramps on the grid in a chip that both share" do
-    a, b, c = {"Zenith" => [0, 11], "Light" => [4, 11], "Peat" => [2, 14]}.map { |name, slot| [keep(project, name, {"Zenith" => "#231F55", "Light" => "#FBDEA9", "Peat" => "#121720"}[name]), slot] }.each { |swatch, slot| Changes::PutOnGrid.perform(project, slots: {swatch => slot}) }.map(&:first)
-    Changes::FillGaps.perform(project, swatches: [a, b].map(&:reload), grid: true)
+    a, b, c = {"Zenith" => [0, 11], "Light" => [4, 11], "Peat" => [2, 14]}.map { |name, slot| [keep(project, name, {"Zenith" => "#231F55", "Light" => "#FBDEA9", "Peat" => "#121720"}[name]), slot] }.each { |swatch, slot| Changes::PutOnGrid.perform(project, actor:, slots: {swatch => slot}) }.map(&:first)
+    Changes::FillGaps.perform(project, actor:, swatches: [a, b].map(&:reload), grid: true)
     grid = group.palette.reload.grid.invert
     crossing = Swatch.find(grid.fetch([2, 11]))
-    undone { Changes::FillGaps.perform(project, swatches: [crossing, c.reload], grid: true) }
+    undone { Changes::FillGaps.perform(project, actor:, swatches: [crossing, c.reload], grid: true) }
     grid = group.palette.reload.grid.invert
     down = [11, 12, 13, 14].map { |row| Swatch.find(grid.fetch([2, row])).colour }
     across = (0..4).map { |column| Swatch.find(grid.fetch([column, 11])).colour }
@@ -87,53 +87,51 @@ RSpec.describe Changes, "of palettes", :data do
     other = keep(project, "Peat", "#121720")
     third = keep(project, "Lamp", "#FFCE5C")
     before = group.palette.grid
-    undone { Changes::PutOnGrid.perform(project, slots: {ember => before[other.id]}) }
+    undone { Changes::PutOnGrid.perform(project, actor:, slots: {ember => before[other.id]}) }
     after = group.palette.reload.grid
     expect([after[ember.id], after[other.id], after[third.id]]).to eq [before[other.id], before[ember.id], before[third.id]]
-    expect { Changes::PutOnGrid.perform(project, slots: {ember => [60, 0]}) }.to raise_error(Magpie::Error, /The grid ends there/)
+    expect { Changes::PutOnGrid.perform(project, actor:, slots: {ember => [60, 0]}) }.to raise_error(Magpie::Error, /The grid ends there/)
   end
 
   it "moves into a slot, making just as much room as it must, and copies with free names" do
     names = ->(of) { of.swatches.reload.map { |swatch| [swatch.name, swatch.position] } }
     peat, lamp = keep(project, "Peat", "#121720"), keep(project, "Lamp", "#FFCE5C")
-    undone { Changes::MoveSwatches.perform(project, swatches: [lamp], group:, slot: 1) }
+    undone { Changes::MoveSwatches.perform(project, actor:, swatches: [lamp], group:, slot: 1) }
     expect(names.call(group)).to eq [["Lamp", 1], ["Ember sky", 2], ["Peat", 3]]
-    Changes::MoveSwatches.perform(project, swatches: [peat.reload], group:, slot: 6)
-    Changes::MoveSwatches.perform(project, swatches: [lamp.reload], group:, slot: 2)
+    Changes::MoveSwatches.perform(project, actor:, swatches: [peat.reload], group:, slot: 6)
+    Changes::MoveSwatches.perform(project, actor:, swatches: [lamp.reload], group:, slot: 2)
     expect(names.call(group)).to eq [["Lamp", 2], ["Ember sky", 3], ["Peat", 6]]
     every = project.groups.last
-    undone { Changes::MoveSwatches.perform(project, swatches: [ember.reload, lamp.reload], group: every, copy: true) }
-    Changes::MoveSwatches.perform(project, swatches: [ember.reload], group: every)
+    undone { Changes::MoveSwatches.perform(project, actor:, swatches: [ember.reload, lamp.reload], group: every, copy: true) }
+    Changes::MoveSwatches.perform(project, actor:, swatches: [ember.reload], group: every)
     expect(every.swatches.reload.map(&:name).last(3)).to eq ["Ember sky", "Lamp", "Ember sky 2"]
   end
 
   it "orders among the slots that they have, and renames all or none" do
     peat, lamp = keep(project, "Peat", "#121720"), keep(project, "Lamp", "#FFCE5C")
-    Changes::MoveSwatches.perform(project, swatches: [lamp], group:, slot: 7)
-    undone { Changes::OrderSwatches.perform(project, swatches: group.swatches.reload.to_a, key: "lightness") }
+    Changes::MoveSwatches.perform(project, actor:, swatches: [lamp], group:, slot: 7)
+    undone { Changes::OrderSwatches.perform(project, actor:, swatches: group.swatches.reload.to_a, key: "lightness") }
     expect(group.swatches.reload.map { |swatch| [swatch.name, swatch.position] }).to eq [["Peat", 1], ["Ember sky", 2], ["Lamp", 7]]
-    undone { Changes::RenameSwatches.perform(project, swatches: [peat, ember], pattern: "Night {nn}") }
+    undone { Changes::RenameSwatches.perform(project, actor:, swatches: [peat, ember], pattern: "Night {nn}") }
     expect(group.swatches.reload.map(&:name)).to contain_exactly("Night 01", "Night 02", "Lamp")
-    expect { Changes::RenameSwatches.perform(project, swatches: [peat.reload, ember.reload], pattern: "Same") }.to raise_error(Magpie::Error, /two swatches called “same”/)
-    Changes::RenameSwatches.perform(project, swatches: [peat.reload, ember.reload], pattern: "Night {n}")
+    expect { Changes::RenameSwatches.perform(project, actor:, swatches: [peat.reload, ember.reload], pattern: "Same") }.to raise_error(Magpie::Error, /two swatches called “same”/)
+    Changes::RenameSwatches.perform(project, actor:, swatches: [peat.reload, ember.reload], pattern: "Night {n}")
     expect(ember.reload.name).to eq "Night 2"
   end
 
   it "edits what is written, and refuses what was based on an older value with both" do
-    undone { Changes::EditSwatch.perform(project, swatch: ember, fields: {name: "Ember", note: "For the glow", code: "QO 14", kind: "spot"}) }
+    undone { Changes::EditSwatch.perform(project, actor:, swatch: ember, fields: {name: "Ember", note: "For the glow", code: "QO 14", kind: "spot"}) }
     expect(ember.reload).to have_attributes(name: "Ember", note: "For the glow", code: "QO 14", kind: "spot")
-    expect { Changes::EditSwatch.perform(project, swatch: ember, fields: {name: "Glow"}, saw: {name: "Ember sky"}) }
+    expect { Changes::EditSwatch.perform(project, actor:, swatch: ember, fields: {name: "Glow"}, saw: {name: "Ember sky"}) }
       .to raise_error(Changes::Conflict, "Ember sky was changed meanwhile: its name was Ember sky when you looked, and is Ember now. You wanted Glow".sub("Ember sky was", "Ember was"))
-    expect { Changes::ChangeSwatches.perform(project, colours: {ember => hex("#111111")}, what: "x", saw: {ember => "#000000"}) }.to raise_error(Changes::Conflict, /was #000000 when you looked, and is #E46F58 now. You wanted #111111/)
-    Changes::EditSwatch.perform(project, swatch: ember, fields: {name: ""})
+    expect { Changes::ChangeSwatches.perform(project, actor:, colours: {ember => hex("#111111")}, what: "x", saw: {ember => "#000000"}) }.to raise_error(Changes::Conflict, /was #000000 when you looked, and is #E46F58 now. You wanted #111111/)
+    Changes::EditSwatch.perform(project, actor:, swatch: ember, fields: {name: ""})
     expect(ember.reload.name).to eq Magpie::ColorName.suggest(ember.colour)
-    expect { Changes::EditSwatch.perform(project, swatch: ember, fields: {kind: "shiny"}) }.to raise_error(Magpie::Error, /no kind of swatch/)
+    expect { Changes::EditSwatch.perform(project, actor:, swatch: ember, fields: {kind: "shiny"}) }.to raise_error(Magpie::Error, /no kind of swatch/)
   end
 
   it "tells every value that a swatch had, who gave it, and why" do
-    Signature.who = "Wren"
-    Changes::ChangeSwatch.perform(project, swatch: ember, colour: hex("#2F8FA3"), definition: "", before: "#E46F58", why: "The enamel is cooler")
-    Signature.who = nil
+    Changes::ChangeSwatch.perform(project, actor: Actor.new(who: "Wren"), swatch: ember, colour: hex("#2F8FA3"), definition: "", before: "#E46F58", why: "The enamel is cooler")
     undo(project)
     history = ember.reload.history
     expect(history.map { |change, colour| [colour.hex, change.who, change.why, change.undone_at.nil?] }).to eq [["#2F8FA3", "Wren", "The enamel is cooler", false], ["#E46F58", nil, nil, true]]
@@ -143,34 +141,34 @@ RSpec.describe Changes, "of palettes", :data do
     let!(:plum) { keep(project, "Plum", "#5F3566") }
     let(:inks) { [ember, plum].each_with_index.map { |swatch, at| Magpie::Palette::Compound::Ink.new(colour: hex("#000"), reference: swatch.id, offset: at.to_f) } }
     let(:paint) { Magpie::Palette::Compound.new(form: "linear", angle: 90.0, size: 12.0, inks:) }
-    let(:sky) { Changes::KeepPaint.perform(project, paint:, group:, name: "Evening") }
+    let(:sky) { Changes::KeepPaint.perform(project, actor:, paint:, group:, name: "Evening") }
 
     it "follow swatches, dress places, and freeze whole" do
       undone { sky }
       gradient = Swatch.find_by!(name: "Evening")
-      Changes::DressParts.perform(project, artwork: poster, keys: ["moor"], role: "fill", content: Hand::Content.of_swatch(gradient))
-      undone { Changes::ChangeSwatch.perform(project, swatch: plum, colour: hex("#2F8FA3"), definition: "", before: "#5F3566") }
+      Changes::DressParts.perform(project, actor:, artwork: poster, keys: ["moor"], role: "fill", content: Hand::Content.of_swatch(gradient))
+      undone { Changes::ChangeSwatch.perform(project, actor:, swatch: plum, colour: hex("#2F8FA3"), definition: "", before: "#5F3566") }
       expect(gradient.reload.paint.inks.map { |ink| ink.colour.hex }).to eq %w[#E46F58 #2F8FA3]
       expect(Artwork.find(poster.id).flat).to include %(stop-color="#2F8FA3")
       expect(Artwork.find(poster.id).live("x")).to include %(stop-color="var(--swatch-#{plum.id},#2F8FA3)")
       flat = Artwork.find(poster.id).flat
-      undone { Changes::RemoveSwatches.perform(project, swatches: [gradient.reload]) }
+      undone { Changes::RemoveSwatches.perform(project, actor:, swatches: [gradient.reload]) }
       expect(Artwork.find(poster.id).flat).to eq flat
       expect(place(poster, "moor").kind).to eq "compound"
     end
 
     it "keep the colour of an ink whose swatch goes, or follow what replaces it" do
       gradient = sky
-      undone { Changes::RemoveSwatches.perform(project, swatches: [plum.reload]) }
+      undone { Changes::RemoveSwatches.perform(project, actor:, swatches: [plum.reload]) }
       expect(gradient.reload.paint.inks.map { |ink| [ink.reference, ink.colour.hex] }).to eq [[ember.id, "#E46F58"], [nil, "#5F3566"]]
       lamp = keep(project, "Lamp", "#FFCE5C")
-      undone { Changes::RemoveSwatches.perform(project, swatches: [ember.reload], replacements: {ember => lamp}) }
+      undone { Changes::RemoveSwatches.perform(project, actor:, swatches: [ember.reload], replacements: {ember => lamp}) }
       expect(gradient.reload.paint.inks.map { |ink| [ink.reference, ink.colour.hex] }).to eq [[lamp.id, "#FFCE5C"], [nil, "#5F3566"]]
     end
 
     it "follow plain colours only" do
       bad = Magpie::Palette::Compound.new(form: "dots", angle: 0.0, size: 8.0, inks: [sky.id, ember.id].map { |id| Magpie::Palette::Compound::Ink.new(colour: hex("#000"), reference: id, offset: 0.0) })
-      expect { Changes::KeepPaint.perform(project, paint: bad, group:) }.to raise_error(Magpie::Error, /Evening is a gradient or pattern itself/)
+      expect { Changes::KeepPaint.perform(project, actor:, paint: bad, group:) }.to raise_error(Magpie::Error, /Evening is a gradient or pattern itself/)
     end
   end
 end

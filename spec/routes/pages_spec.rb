@@ -93,7 +93,7 @@ RSpec.describe App do
   end
 
   describe "reading" do
-    let(:source) { Changes::BringInSource.perform(project, name: "dusk.png", bytes: flat_picture(30, 20, [226, 112, 90]).pngsave_buffer) }
+    let(:source) { Changes::BringInSource.perform(project, actor:, name: "dusk.png", bytes: flat_picture(30, 20, [226, 112, 90]).pngsave_buffer) }
     let(:path) { "/projects/#{project.id}/sources/#{source.id}" }
 
     it "answers what a patch would cover, and says what is wrong with a question" do
@@ -116,7 +116,7 @@ RSpec.describe App do
     it "serves the file itself only where a browser shows what is read" do
       get "#{path}/picture"
       expect([last_response.media_type, last_response.body]).to eq ["image/png", source.bytes]
-      ink = Changes::BringInSource.perform(project, name: "ink.tif", bytes: flat_picture(9, 9, [90, 90, 20]).icc_transform("cmyk", input_profile: "srgb").tiffsave_buffer)
+      ink = Changes::BringInSource.perform(project, actor:, name: "ink.tif", bytes: flat_picture(9, 9, [90, 90, 20]).icc_transform("cmyk", input_profile: "srgb").tiffsave_buffer)
       get "/projects/#{project.id}/sources/#{ink.id}/picture"
       expect(last_response.media_type).to eq "image/png"
       shown = Vips::Image.pngload_buffer(last_response.body)
@@ -124,7 +124,7 @@ RSpec.describe App do
     end
 
     it "finds no place for a sample of the screen, nor pictures of another kind" do
-      find = Changes::TakeColour.perform(project, colour: hex("#2F8FA3"), way: "screen")
+      find = Changes::TakeColour.perform(project, actor:, colour: hex("#2F8FA3"), way: "screen")
       ["finds/#{find.id}/crop.png", "finds/0/crop.png", "swatches/1/main", "artworks/#{source.id}/picture", "sources/#{source.id}/better/1"].each do |missing|
         get "/projects/#{project.id}/#{missing}"
         expect(last_response.status).to eq(404), missing
@@ -132,7 +132,7 @@ RSpec.describe App do
     end
 
     it "says that a picture without colour has no main colours" do
-      clear = Changes::BringInSource.perform(project, name: "clear.png", bytes: flat_picture(9, 9, [1, 2, 3]).bandjoin(Vips::Image.black(9, 9)).pngsave_buffer)
+      clear = Changes::BringInSource.perform(project, actor:, name: "clear.png", bytes: flat_picture(9, 9, [1, 2, 3]).bandjoin(Vips::Image.black(9, 9)).pngsave_buffer)
       get "/projects/#{project.id}/sources/#{clear.id}/main"
       expect(last_response.body).to include("The picture is transparent everywhere: there is no colour to find.")
     end

@@ -31,10 +31,10 @@ RSpec.describe App, "Palettes" do
 
   it "escapes names wherever a palette shows them" do
     nasty = %(<img src=x onerror="1">)
-    Changes::EditPalette.perform(project, palette: project.palettes.first, name: nasty, note: nasty, tags: nasty)
-    Changes::EditGroup.perform(project, group:, name: nasty, note: nasty)
+    Changes::EditPalette.perform(project, actor:, palette: project.palettes.first, name: nasty, note: nasty, tags: nasty)
+    Changes::EditGroup.perform(project, actor:, group:, name: nasty, note: nasty)
     swatch = keep(project, nasty, "#E46F58")
-    Changes::EditSwatch.perform(project, swatch:, fields: {note: nasty, code: nasty})
+    Changes::EditSwatch.perform(project, actor:, swatch:, fields: {note: nasty, code: nasty})
     hand = nil
     Frame::Choices::VIEWS.each_key do |view|
       get "#{path}/palettes?swatch=#{swatch.id}"
@@ -97,7 +97,7 @@ RSpec.describe App, "Palettes" do
 
   it "shows both values of a name that somebody else changed, and keeps theirs until told" do
     ember = keep(project, "Ember", "#E46F58")
-    Changes::EditSwatch.perform(project, swatch: ember, fields: {name: "Ember sky"})
+    Changes::EditSwatch.perform(project, actor:, swatch: ember, fields: {name: "Ember sky"})
     body = post_with_token("swatches/#{ember.id}/edit", name: "Glow", saw_name: "Ember")
     expect(body).to include("Somebody was faster", "Ember sky", "Glow")
     expect(ember.reload.name).to eq "Ember sky"
@@ -107,11 +107,11 @@ RSpec.describe App, "Palettes" do
 
   it "carries code and kind in tokens, and says what becomes of gradients" do
     ember, lamp = keep(project, "Ember", "#E46F58"), keep(project, "Lamp", "#FFCE5C")
-    Changes::EditSwatch.perform(project, swatch: ember, fields: {code: "QO 14", kind: "spot"})
+    Changes::EditSwatch.perform(project, actor:, swatch: ember, fields: {code: "QO 14", kind: "spot"})
     inks = [ember, lamp].map { |swatch| Magpie::Palette::Compound::Ink.new(colour: swatch.colour, reference: swatch.id, offset: 0.0) }
-    Changes::KeepPaint.perform(project, paint: Magpie::Palette::Compound.new(form: "radial", angle: 0.0, size: 6.0, inks:), group:, name: "Glow")
+    Changes::KeepPaint.perform(project, actor:, paint: Magpie::Palette::Compound.new(form: "radial", angle: 0.0, size: 6.0, inks:), group:, name: "Glow")
     value = Magpie::Formats.read(Magpie::Formats::Tokens.write(project.palettes.first.value), name: "x.tokens.json").palette
-    brought = Changes::BringInPalette.perform(project, value:)
+    brought = Changes::BringInPalette.perform(project, actor:, value:)
     expect(brought.swatches.find_by!(name: "Ember")).to have_attributes(code: "QO 14", kind: "spot")
     get "#{path}/deliver"
     expect(last_response.body).to include("1 gradient or pattern goes as the colour in its middle")

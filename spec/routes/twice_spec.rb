@@ -93,7 +93,7 @@ RSpec.describe App, "when a form arrives twice, or late" do
   end
 
   it "refuses to write over a name or note that was changed since the form was drawn" do
-    source = Changes::BringInSource.perform(project, name: "Dusk.png", bytes: noise_picture(60, 40, [120, 60, 90], 20).pngsave_buffer)
+    source = Changes::BringInSource.perform(project, actor:, name: "Dusk.png", bytes: noise_picture(60, 40, [120, 60, 90], 20).pngsave_buffer)
     palette = project.palettes.first
     form = look
     {"groups/#{group.id}" => group, "sources/#{source.id}" => source, "shelf/#{palette.id}" => palette}.each_with_index do |(path, record), index|
@@ -107,7 +107,7 @@ RSpec.describe App, "when a form arrives twice, or late" do
   end
 
   it "refuses main colours that are not what the form showed" do
-    source = Changes::BringInSource.perform(project, name: "Dusk.png", bytes: noise_picture(60, 40, [120, 60, 90], 20).pngsave_buffer)
+    source = Changes::BringInSource.perform(project, actor:, name: "Dusk.png", bytes: noise_picture(60, 40, [120, 60, 90], 20).pngsave_buffer)
     form = look("gather")
     post "/projects/#{project.id}/sources/#{source.id}/main", {**form, saw: "#000000,#111111"}
     expect(told).to start_with "Another window has chosen other main colours meanwhile"

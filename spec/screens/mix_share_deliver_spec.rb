@@ -59,7 +59,7 @@ RSpec.describe "Mix, sharing and Deliver", :screen do
 
     it "refuses to write over what somebody else changed meanwhile" do
       apricot = Swatch.find_by(name: "Apricot")
-      Changes::ChangeSwatch.perform(demo, swatch: apricot, colour: hex("#111111"), definition: "#111111", before: "#F3BA70")
+      Changes::ChangeSwatch.perform(demo, actor:, swatch: apricot, colour: hex("#111111"), definition: "#111111", before: "#F3BA70")
       fill_in "Colour in any notation", with: "teal"
       click_button "Apply to 2 places"
       expect(find("[role=alert]")).to have_content("The colour of Apricot was changed").and have_content("#111111")

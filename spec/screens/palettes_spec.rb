@@ -63,7 +63,7 @@ RSpec.describe "Palettes", :screen do
     end
 
     it "drags between palettes that stand one above the other, and copies with Ctrl" do
-      Changes::AddPalette.perform(demo, name: "Star trail")
+      Changes::AddPalette.perform(demo, actor:, name: "Star trail")
       open_place "palettes"
       find("#chip-size").execute_script("this.value = 44; this.dispatchEvent(new Event('change', { bubbles: true }))")
       expect(page).to have_css(".rows[style*='44px']")

@@ -8,7 +8,7 @@ class Chains
     @root = Swatch.create!(group:, name: "Root", colour: Magpie::Notation.parse("#E46F58"), shared: true, position: 1)
     above = [@root] * chains
     deep.times { |level| above = below(group, above, level) }
-    artwork = Changes::BringInArtwork.perform(project, name: "Many.svg", bytes: %(<svg xmlns="http://www.w3.org/2000/svg" width="90" height="60">#{%(<rect width="9" height="9" fill="#E46F58"/>) * places}</svg>))
+    artwork = Changes::BringInArtwork.perform(project, actor: Actor.new, name: "Many.svg", bytes: %(<svg xmlns="http://www.w3.org/2000/svg" width="90" height="60">#{%(<rect width="9" height="9" fill="#E46F58"/>) * places}</svg>))
     followed = [@root.id, *Swatch.where(group:).where.not(id: @root.id).ids]
     ids = artwork.places.where(role: "fill").ids
     Place.where(id: ids).update_all(Place::PAINTED)

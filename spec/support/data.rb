@@ -10,17 +10,20 @@ Demo.clear
 module DataSupport
   POSTER = File.binread(File.expand_path("../../db/demo/poster.svg", __dir__))
 
+  # Whoever does it, without a name.
+  def actor = Actor.new
+
   def hex(text) = Magpie::Notation.parse(text)
 
-  def new_project(name = "Night open house") = Changes::StartProject.perform(name:, client: "Quillmere Observatory")
+  def new_project(name = "Night open house") = Changes::StartProject.perform(actor:, name:, client: "Quillmere Observatory")
 
   def keep(project, name, colour, group: project.groups.first)
-    Changes::KeepColour.perform(project, group:, name:, colour: hex(colour))
+    Changes::KeepColour.perform(project, actor:, group:, name:, colour: hex(colour))
   end
 
   # Links every place that holds exactly its colour, unless others are ticked.
   def share(project, swatch, ticks: Candidates.of([swatch]).by_artwork.values.flatten.map(&:tick), limit: 0.0)
-    Changes::ShareSwatches.perform(project, swatches: [swatch], ticks:, limit:)
+    Changes::ShareSwatches.perform(project, actor:, swatches: [swatch], ticks:, limit:)
   end
 
   # What is seen at every place: {place id => colour with its own opacity}
@@ -28,13 +31,13 @@ module DataSupport
     Place.includes(:swatch, :follow).order(:id).to_h { |place| [place.id, place.swatch&.hex || place.hex || place.kind] }
   end
 
-  def bring_in_poster(project, name: "Poster.svg", bytes: POSTER) = Changes::BringInArtwork.perform(project, name:, bytes:)
+  def bring_in_poster(project, name: "Poster.svg", bytes: POSTER) = Changes::BringInArtwork.perform(project, actor:, name:, bytes:)
 
   def place(artwork, key, role = "fill") = artwork.places.joins(:part).find_by!(parts: {key:}, role:)
 
-  def undo(project) = Changes::History.undo(project)
+  def undo(project) = Changes::History.undo(project, actor:)
 
-  def redo_change(project) = Changes::History.redo(project)
+  def redo_change(project) = Changes::History.redo(project, actor:)
 
   # Undo brings every row back, and redo does it again.
   def undone

@@ -25,7 +25,7 @@ class Walk
     @palettes = ["Quillmere house", "Star trail"].map { |name| Palette.create!(name:) }
     @projects.product(@palettes).each_with_index { |(project, palette), position| Use.create!(project:, palette:, position:) }
     @palettes.each { |palette| 2.times { |n| Group.create!(palette:, name: "Group #{n}", position: n) } }
-    @artworks = @projects.map { |project| Changes::BringInArtwork.perform(project, name: "Card.svg", bytes: CARD) }
+    @artworks = @projects.map { |project| Changes::BringInArtwork.perform(project, actor: Actor.new, name: "Card.svg", bytes: CARD) }
     Group.order(:id).each { |group| 3.times { |n| Swatch.create!(group:, name: "Swatch #{n}", colour: hex(COLOURS[n]), shared: n > 0, position: n + 1) } }
   end
 
@@ -60,12 +60,12 @@ class Walk
     :refused
   end
 
-  def perform(change, **given) = change.perform(project, **given).tap { @story << "  #{RecordedChange.order(:id).last&.words}" }
+  def perform(change, **given) = change.perform(project, actor: Actor.new, **given).tap { @story << "  #{RecordedChange.order(:id).last&.words}" }
 
   def dress
     index = @random.rand(2)
     held = chance(3) ? Hand::Content.new(name: "x", colour:) : Hand::Content.of_swatch(swatch)
-    Changes::DressParts.perform(@projects[index], artwork: @artworks[index], keys: %w[ground sky lamp moor].sample(2, random: @random), role: %w[fill line].sample(random: @random), content: chance(6) ? nil : held)
+    Changes::DressParts.perform(@projects[index], actor: Actor.new, artwork: @artworks[index], keys: %w[ground sky lamp moor].sample(2, random: @random), role: %w[fill line].sample(random: @random), content: chance(6) ? nil : held)
   end
 
   def share
@@ -128,9 +128,9 @@ class Walk
 
   def rename = perform(Changes::EditSwatch, swatch: swatch, fields: {name: "Renamed #{@random.rand(1000)}"})
 
-  def undo(which = project) = @story << "  undid #{Changes::History.undo(which).words}"
+  def undo(which = project) = @story << "  undid #{Changes::History.undo(which, actor: Actor.new).words}"
 
-  def redo(which = project) = @story << "  redid #{Changes::History.redo(which).words}"
+  def redo(which = project) = @story << "  redid #{Changes::History.redo(which, actor: Actor.new).words}"
 
   # Whatever is offered must work.
   def undo_only
@@ -139,7 +139,7 @@ class Walk
     free = listed.reject { |each| Following::Standing.new(listed).on(each) }
     chosen = free.sample(random: @random) or raise Magpie::Error, "Something stands on each"
     @story << "  undoes only #{chosen.words}"
-    Changes::History.undo(which, chosen.id)
+    Changes::History.undo(which, chosen.id, actor: Actor.new)
   rescue Magpie::Error => error
     raise error unless chosen
     raise "was offered, and refused: #{error.message}"

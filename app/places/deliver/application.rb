@@ -40,9 +40,9 @@ module Places
       end
 
       post("/projects/:project/deliver/imports/:import") do
-        target = (params[:into] == "project") ? Changes::StartProject.perform(name: params[:name], palette: false) : project
+        target = (params[:into] == "project") ? Changes::StartProject.perform(actor:, name: params[:name], palette: false) : project
         choices = params[:choices].is_a?(Hash) ? params[:choices].select { |_, choice| Changes::BringInPalette::CHOICES.key?(choice) } : {}
-        brought = Changes::BringInPalette.perform(target, value: import.result.palette, into:, choices:)
+        brought = Changes::BringInPalette.perform(target, actor:, value: import.result.palette, into:, choices:)
         tell "Brought #{count(import.result.palette.swatches.size, "swatch")} into #{brought.name}"
         redirect to("/projects/#{target.id}/palettes"), 303
       end

@@ -27,7 +27,7 @@ module Places
         keys = Array(params[:parts]).map(&:to_s).first(10_000)
         role = (params[:role] == "line") ? "line" : "fill"
         content = params[:clear] ? nil : held
-        Changes::DressParts.perform(project, artwork:, keys:, role:, content:)
+        Changes::DressParts.perform(project, actor:, artwork:, keys:, role:, content:)
         redirect to(at("dress", artwork: artwork.id, part: keys.last, tool: params[:tool])), 303
       end
     end

@@ -44,19 +44,19 @@ module Places
 
         app.post("/projects/:project/sources/:source") do
           as_seen source.name, name: source.name, note: source.note
-          Changes::EditSource.perform(project, source:, name: params[:name], note: params[:note])
+          Changes::EditSource.perform(project, actor:, source:, name: params[:name], note: params[:note])
           go_back
         end
 
         app.post("/projects/:project/sources/:source/move") do
           order = project.sources.ids
           to = params[:before] ? order.without(source.id).index(number(params[:before])) || order.size : order.index(source.id) + number(params[:by])
-          Changes::MoveSource.perform(project, source:, to:)
+          Changes::MoveSource.perform(project, actor:, source:, to:)
           go_back
         end
 
         app.post("/projects/:project/sources/:source/remove") do
-          Changes::RemoveSource.perform(project, source:)
+          Changes::RemoveSource.perform(project, actor:, source:)
           tell "Removed #{source.name}. Its finds stay; Undo brings it back"
           redirect to(at("gather")), 303
         end
@@ -86,7 +86,7 @@ module Places
         end
 
         app.post("/projects/:project/sources/:source/better/:better") do
-          Changes::ReplacePicture.perform(project, source:, file: better)
+          Changes::ReplacePicture.perform(project, actor:, source:, file: better)
           tell "#{source.name} has its better picture now"
           redirect to(at("gather", source: source.id)), 303
         end
@@ -125,13 +125,13 @@ module Places
         app.post("/projects/:project/:kind/:readable/main/:number") do
           main = main_colours_of(readable).to_a[number(params[:number])] or raise Magpie::Error, "There is no such main colour any more"
           as_shown [main]
-          taken Changes::TakeColour.perform(project, colour: main.colour, way: "main", readable:, share: main.share, x: main.at[0], y: main.at[1])
+          taken Changes::TakeColour.perform(project, actor:, colour: main.colour, way: "main", readable:, share: main.share, x: main.at[0], y: main.at[1])
         end
 
         app.post("/projects/:project/:kind/:readable/main") do
           palette = palette_for_groups
           colours = as_shown(main_colours_of(readable).to_a)
-          group = Changes::KeepMainColours.perform(project, palette:, readable:, colours:)
+          group = Changes::KeepMainColours.perform(project, actor:, palette:, readable:, colours:)
           session[:group] = group.id
           tell "Kept #{group.name} in #{palette.name}: #{count(group.swatches.size, "swatch")}"
           go_back

@@ -52,7 +52,7 @@ module Places
         def drop(find)
           group = groups.find { |each| each.id == number(params[:group]) } or raise Magpie::Error, "Choose a group to drop into"
           session[:group] = group.id
-          kept = Changes::KeepColour.perform(project, group:, name: "", colour: find.colour, find:)
+          kept = Changes::KeepColour.perform(project, actor:, group:, name: "", colour: find.colour, find:)
           hand.hold(Hand::Content.of_swatch(kept))
           tell "Kept #{kept.name} in #{group.name}"
         end
@@ -81,7 +81,7 @@ module Places
         end
 
         app.post("/projects/:project/:kind/:readable/readings") do
-          taken Changes::TakeReading.perform(project, readable:, aim: Aim.of_request(params))
+          taken Changes::TakeReading.perform(project, actor:, readable:, aim: Aim.of_request(params))
         end
 
         # What a part is painted with, whatever lies over it.
@@ -92,12 +92,12 @@ module Places
           place = part.places.find { |each| each.role == role }
           colour = place&.swatch ? (place.swatch.colour unless place.swatch.paint) : place&.colour
           raise Magpie::Error, "#{part.label} has no #{role} of one colour: it is #{(place && place.kind != "colour") ? place.kind : "none"}. Read it as seen" unless colour
-          taken Changes::TakeColour.perform(project, colour:, way: role, readable:, part: part.label, x: number(params[:x]), y: number(params[:y])), stack: params[:stack].to_s[0, 400]
+          taken Changes::TakeColour.perform(project, actor:, colour:, way: role, readable:, part: part.label, x: number(params[:x]), y: number(params[:y])), stack: params[:stack].to_s[0, 400]
         end
 
         # A colour that the browser's own sampler gave, or the practice screen.
         app.post("/projects/:project/samples") do
-          taken Changes::TakeColour.perform(project, colour: Magpie::Notation.parse(params[:colour]), way: "screen")
+          taken Changes::TakeColour.perform(project, actor:, colour: Magpie::Notation.parse(params[:colour]), way: "screen")
         end
 
         # What a patch would cover, while the tolerance is adjusted.
@@ -112,12 +112,12 @@ module Places
           aim = Aim.of_find(find)
           aim = aim.moved(number(params[:x]), number(params[:y])) if params[:x]
           aim.tolerance = Float(params[:tolerance], exception: false) || 0.0 if params[:tolerance] && aim.way == "patch"
-          taken Changes::ReadAgain.perform(project, find:, aim:)
+          taken Changes::ReadAgain.perform(project, actor:, find:, aim:)
         end
 
         app.post("/projects/:project/finds/:find") do
           as_seen find.name, name: find.name
-          changed = Changes::ChangeFind.perform(project, find:, chosen: params[:chosen], name: params[:name], pinned: params[:pinned] && params[:pinned] == "yes")
+          changed = Changes::ChangeFind.perform(project, actor:, find:, chosen: params[:chosen], name: params[:name], pinned: params[:pinned] && params[:pinned] == "yes")
           hand.hold(Hand::Content.of_find(changed)) if hand.content&.find_id == changed.id || params[:chosen]
           go_back
         end
@@ -126,7 +126,7 @@ module Places
           finds = project.finds.reorder(nil).where(pinned: false)
           finds = project.finds.reorder(nil).where(id: number(params[:only])) if params[:only]
           finds = finds.where(source_id: number(params[:source])) if params[:source]
-          Changes::ClearFinds.perform(project, finds:)
+          Changes::ClearFinds.perform(project, actor:, finds:)
           go_on
         end
 

@@ -24,7 +24,7 @@ module Places
         group = groups.find { |each| each.id == number(params[:group]) } or raise Magpie::Error, "Choose a group to keep it in"
         session[:group] = group.id
         find = project.finds.find_by(id: content.find_id) if content.find_id
-        kept = Changes::KeepColour.perform(project, group:, name: params[:name], colour: content.colour, find:)
+        kept = Changes::KeepColour.perform(project, actor:, group:, name: params[:name], colour: content.colour, find:)
         hand.hold(Hand::Content.of_swatch(kept))
         tell "Kept #{kept.name} in #{group.name}"
         go_back

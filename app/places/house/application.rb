@@ -16,7 +16,7 @@ module Places
       end
 
       post("/projects") do
-        project = Changes::StartProject.perform(name: params[:name], client: params[:client])
+        project = Changes::StartProject.perform(actor:, name: params[:name], client: params[:client])
         redirect to("/projects/#{project.id}/gather"), 303
       end
 
@@ -41,13 +41,13 @@ module Places
       end
 
       post("/projects/:project/undo") do
-        change = Changes::History.undo(project, params[:change] && number(params[:change]), saw: params[:saw] && number(params[:saw]))
+        change = Changes::History.undo(project, params[:change] && number(params[:change]), actor:, saw: params[:saw] && number(params[:saw]))
         tell "Undone: #{change.words}"
         go_back
       end
 
       post("/projects/:project/redo") do
-        tell "Done again: #{Changes::History.redo(project, saw: params[:saw] && number(params[:saw])).words}"
+        tell "Done again: #{Changes::History.redo(project, actor:, saw: params[:saw] && number(params[:saw])).words}"
         go_back
       end
     end

@@ -40,14 +40,14 @@ module Places
 
       post("/projects/:project/mix/group") do
         colours = Array(params[:notations]).first(101).map { |text| Magpie::Notation.parse(text) }
-        group = Changes::KeepGroup.perform(project, palette: palette_for_groups, name: params[:name], colours:, note: Magpie::Text.name(params[:note], longest: 120))
+        group = Changes::KeepGroup.perform(project, actor:, palette: palette_for_groups, name: params[:name], colours:, note: Magpie::Text.name(params[:note], longest: 120))
         session[:group] = group.id
         tell "Kept #{group.name} in #{group.palette.name}: #{count(colours.size, "swatch")}"
         go_back
       end
 
       post("/projects/:project/swatches/:swatch/tint") do
-        kept = Changes::KeepTint.perform(project, parent: swatch(params[:swatch]), percent: Float(params[:percent].to_s, exception: false) || 0.0)
+        kept = Changes::KeepTint.perform(project, actor:, parent: swatch(params[:swatch]), percent: Float(params[:percent].to_s, exception: false) || 0.0)
         tell "Kept #{kept.name}. It follows its swatch"
         go_back
       end
@@ -61,14 +61,14 @@ module Places
         rescue Magpie::Error => error
           raise Magpie::Error, "line #{number}: #{error.message}"
         end
-        Record.transaction { colours.each { |colour| Changes::TakeColour.perform(project, colour:, way: "typed") } }
+        Record.transaction { colours.each { |colour| Changes::TakeColour.perform(project, actor:, colour:, way: "typed") } }
         tell "Took #{count(colours.size, "colour")} as finds"
         go_back
       end
 
       post("/projects/:project/swatches/:swatch/change") do
         colour = notation
-        changed = Changes::ChangeSwatch.perform(project, swatch: swatch(params[:swatch]), colour:, definition: Magpie::Text.name(params[:notation]), before: params[:before].to_s, bring_along: params[:bring_along] == "1", why: params[:why])
+        changed = Changes::ChangeSwatch.perform(project, actor:, swatch: swatch(params[:swatch]), colour:, definition: Magpie::Text.name(params[:notation]), before: params[:before].to_s, bring_along: params[:bring_along] == "1", why: params[:why])
         places = Swatch.reach(changed.id).values.sum
         tell "#{changed.name} is #{changed.hex} now#{", in #{count(places, "place")}" if changed.shared}"
         go_on

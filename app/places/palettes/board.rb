@@ -53,13 +53,13 @@ module Places
           raise Magpie::Error, "Nothing is shifted yet. Move a slider first" if moved.none?
           colours = shifted(moved)
           what = "Shifted #{(params[:scope] == "selection") ? count(colours.size, "swatch") : palette_at_side.name}: #{moved.words}"
-          Changes::ChangeSwatches.perform(project, colours:, what:)
+          Changes::ChangeSwatches.perform(project, actor:, colours:, what:)
           tell "#{what}. #{count(colours.size, "swatch")} changed, and all that follows"
           redirect to(palettes_at), 303
         end
 
         app.post("/projects/:project/palettes/:palette/groups") do
-          group = Changes::AddGroup.perform(project, palette: house_palette, name: params[:name])
+          group = Changes::AddGroup.perform(project, actor:, palette: house_palette, name: params[:name])
           session[:group] = group.id
           go_back
         end
@@ -67,13 +67,13 @@ module Places
         app.post("/projects/:project/groups/:group") do
           by = {"up" => -1, "down" => 1}[params[:move]]
           as_seen house_group.name, name: house_group.name, note: house_group.note
-          Changes::EditGroup.perform(project, group: house_group, name: params[:name], note: params[:note], by:)
+          Changes::EditGroup.perform(project, actor:, group: house_group, name: params[:name], note: params[:note], by:)
           go_back
         end
 
         app.post("/projects/:project/groups/:group/remove") do
           group = house_group
-          Changes::RemovePalette.perform(project, palette: group.palette, groups: [group])
+          Changes::RemovePalette.perform(project, actor:, palette: group.palette, groups: [group])
           tell "Removed #{group.name}. Its places keep their colours; Undo brings it back"
           go_back
         end
@@ -81,7 +81,7 @@ module Places
         app.post("/projects/:project/swatches/:swatch/edit") do
           fields = params.slice(*Changes::EditSwatch::FIELDS.keys.map(&:to_s)).to_h.transform_keys(&:to_sym)
           saw = fields.keys.to_h { |field| [field, params["saw_#{field}"]] }.compact
-          Changes::EditSwatch.perform(project, swatch: swatch(params[:swatch]), fields:, saw:)
+          Changes::EditSwatch.perform(project, actor:, swatch: swatch(params[:swatch]), fields:, saw:)
           go_on
         end
 
@@ -91,7 +91,7 @@ module Places
           past = params[:change] && changed.history.find { |change, _| change.id == number(params[:change]) }
           raise Magpie::Error, "#{changed.name} has no such value in its history" if params[:change] && !past
           colour = past ? past.last : Magpie::Notation.parse(params[:notation])
-          Changes::ChangeSwatches.perform(project, colours: {changed => colour}, saw: {changed => params[:before].to_s}, what: "#{params[:what].to_s.empty? ? "Changed" : Magpie::Text.name(params[:what], longest: 60)} #{changed.name} from #{changed.hex} to #{colour.hex}", why: params[:why])
+          Changes::ChangeSwatches.perform(project, actor:, colours: {changed => colour}, saw: {changed => params[:before].to_s}, what: "#{params[:what].to_s.empty? ? "Changed" : Magpie::Text.name(params[:what], longest: 60)} #{changed.name} from #{changed.hex} to #{colour.hex}", why: params[:why])
           tell "#{changed.name} is #{colour.hex} now"
           go_on
         end
@@ -100,14 +100,14 @@ module Places
         app.post("/projects/:project/put") do
           content = held
           group, slot = params[:slot].to_s.split(":").map { |text| number(text) }
-          kept = Changes::KeepColour.perform(project, group: house_group(group), name: "", colour: content.colour, slot:, find: content.find_id && project.finds.find_by(id: content.find_id))
+          kept = Changes::KeepColour.perform(project, actor:, group: house_group(group), name: "", colour: content.colour, slot:, find: content.find_id && project.finds.find_by(id: content.find_id))
           hand.hold(Hand::Content.of_swatch(kept))
           tell "Kept #{kept.name} in #{kept.group.name}"
           redirect to(palettes_at(swatch: kept.id)), 303
         end
 
         app.post("/projects/:project/paints") do
-          made = Changes::KeepPaint.perform(project, paint: paint_of_form, group: params[:group] && house_group, swatch: params[:swatch] && swatch(params[:swatch]), name: params[:name].to_s)
+          made = Changes::KeepPaint.perform(project, actor:, paint: paint_of_form, group: params[:group] && house_group, swatch: params[:swatch] && swatch(params[:swatch]), name: params[:name].to_s)
           tell "#{made.name} is kept in #{made.group.name}"
           redirect to(palettes_at(swatch: made.id, do: nil)), 303
         end

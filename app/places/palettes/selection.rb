@@ -23,12 +23,12 @@ module Places
         # Acts at once, and says to how many.
         def act(done) # standard:disable Metrics
           case done
-          when "lock" then Changes::LockSwatches.perform(project, swatches: selected, locked: true).then { "Locked #{count(selected.size, "swatch")}" }
-          when "unlock" then Changes::LockSwatches.perform(project, swatches: selected, locked: false).then { "Unlocked #{count(selected.size, "swatch")}" }
-          when "loosen" then Changes::LoosenSwatches.perform(project, swatches: selected).then { "Made #{count(selected.size, "swatch")} loose. Every place keeps its value" }
-          when "fill" then Changes::FillGaps.perform(project, swatches: selected, grid: choices[:view] == "grid", steps: params[:steps] && number(params[:steps]).clamp(0, 40)).then { "Filled the gaps between #{count(selected.size, "swatch")}" }
-          when "order" then Changes::OrderSwatches.perform(project, swatches: selected, key: params[:key].to_s).then { "Ordered #{count(selected.size, "swatch")} by #{params[:key]}" }
-          when "rename" then Changes::RenameSwatches.perform(project, swatches: selected, pattern: params[:pattern]).then { "Renamed #{count(selected.size, "swatch")}" }
+          when "lock" then Changes::LockSwatches.perform(project, actor:, swatches: selected, locked: true).then { "Locked #{count(selected.size, "swatch")}" }
+          when "unlock" then Changes::LockSwatches.perform(project, actor:, swatches: selected, locked: false).then { "Unlocked #{count(selected.size, "swatch")}" }
+          when "loosen" then Changes::LoosenSwatches.perform(project, actor:, swatches: selected).then { "Made #{count(selected.size, "swatch")} loose. Every place keeps its value" }
+          when "fill" then Changes::FillGaps.perform(project, actor:, swatches: selected, grid: choices[:view] == "grid", steps: params[:steps] && number(params[:steps]).clamp(0, 40)).then { "Filled the gaps between #{count(selected.size, "swatch")}" }
+          when "order" then Changes::OrderSwatches.perform(project, actor:, swatches: selected, key: params[:key].to_s).then { "Ordered #{count(selected.size, "swatch")} by #{params[:key]}" }
+          when "rename" then Changes::RenameSwatches.perform(project, actor:, swatches: selected, pattern: params[:pattern]).then { "Renamed #{count(selected.size, "swatch")}" }
           else raise Magpie::Error, "There is no such action"
           end
         end
@@ -55,7 +55,7 @@ module Places
         end
 
         app.post("/projects/:project/selection/share") do
-          change = Changes::ShareSwatches.perform(project, swatches: selected, ticks: Array(params[:ticks]), limit: Float(params[:limit].to_s, exception: false) || 0.0)
+          change = Changes::ShareSwatches.perform(project, actor:, swatches: selected, ticks: Array(params[:ticks]), limit: Float(params[:limit].to_s, exception: false) || 0.0)
           tell "#{(selected.size == 1) ? "#{selected.first.name} is" : "#{selected.size} swatches are"} shared now#{", #{count(change.linked, "place")} linked" if change.linked > 0}"
           go_on palettes_at(swatch: selected.first.id)
         end
@@ -63,28 +63,28 @@ module Places
         app.post("/projects/:project/selection/move") do
           close = params[:close] == "1"
           slot = number(params[:slot]).then { |at| at if at > 0 }
-          group = Changes::MoveSwatches.perform(project, swatches: selected, group: house_group, slot:, copy: params[:copy] == "1", close:)
+          group = Changes::MoveSwatches.perform(project, actor:, swatches: selected, group: house_group, slot:, copy: params[:copy] == "1", close:)
           tell "#{(params[:copy] == "1") ? "Copied" : "Moved"} #{(selected.size == 1) ? selected.first.name : "#{selected.size} swatches"} to #{group.name}"
           redirect to(palettes_at(swatch: selected.first.id)), 303
         end
 
         # One slot left or right in the run, or into the group above or below.
         app.post("/projects/:project/selection/nudge") do
-          Changes::NudgeSwatches.perform(project, swatches: selected, way: params[:way].to_s, grid: choices[:view] == "grid")
+          Changes::NudgeSwatches.perform(project, actor:, swatches: selected, way: params[:way].to_s, grid: choices[:view] == "grid")
           redirect to(palettes_at), 303
         end
 
         app.post("/projects/:project/selection/grid") do
           by = [number_or_minus(params[:across]), number_or_minus(params[:down])]
           slots = selected.first.group.palette.grid
-          Changes::PutOnGrid.perform(project, slots: selected.to_h { |each| [each, slots.fetch(each.id) { raise Magpie::Error, "They are not all of one palette" }.zip(by).map(&:sum)] })
+          Changes::PutOnGrid.perform(project, actor:, slots: selected.to_h { |each| [each, slots.fetch(each.id) { raise Magpie::Error, "They are not all of one palette" }.zip(by).map(&:sum)] })
           redirect to(palettes_at), 303
         end
 
         app.post("/projects/:project/selection/blend") do
           kept = selected.find { |each| each.id == number(params[:keep]) } || selected.first
           blend = params[:blend] == "1"
-          Changes::MergeSwatches.perform(project, kept:, others: selected.without(kept), blend:)
+          Changes::MergeSwatches.perform(project, actor:, kept:, others: selected.without(kept), blend:)
           tell "#{blend ? "Blended" : "Merged"} #{count(selected.size, "swatch")} into #{kept.name}. Every place followed"
           redirect to(palettes_at(swatch: kept.id)), 303
         end
@@ -92,7 +92,7 @@ module Places
         app.post("/projects/:project/selection/remove") do
           wanted = params[:replace].is_a?(Hash) ? params[:replace] : {}
           replacements = selected.to_h { |each| [each, wanted[each.id.to_s].to_s.empty? ? nil : swatch(wanted[each.id.to_s])] }
-          Changes::RemoveSwatches.perform(project, swatches: selected, replacements:)
+          Changes::RemoveSwatches.perform(project, actor:, swatches: selected, replacements:)
           tell "Removed #{(selected.size == 1) ? selected.first.name : "#{selected.size} swatches"}. No place lost its colour; Undo brings them back"
           redirect to(palettes_at(swatch: nil)), 303
         end
@@ -100,7 +100,7 @@ module Places
         app.post("/projects/:project/selection/ramp") do
           steps = asked(:steps, 3, 0..40).to_i
           colours = Magpie::Making::Between.steps(selected.map(&:colour), steps)
-          group = Changes::KeepGroup.perform(project, palette: selected.first.group.palette, name: params[:name], colours:, note: "Ramp through #{Magpie::Text.list(selected.first(3).map(&:name))}")
+          group = Changes::KeepGroup.perform(project, actor:, palette: selected.first.group.palette, name: params[:name], colours:, note: "Ramp through #{Magpie::Text.list(selected.first(3).map(&:name))}")
           session[:group] = group.id
           tell "Kept #{group.name}: #{count(colours.size, "swatch")}"
           redirect to(palettes_at(swatch: group.swatches.first.id)), 303
