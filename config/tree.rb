@@ -20,7 +20,7 @@ class Tree
   def initialize(root) = @root = root
 
   # @return [Array<String>] a line each, none where all is well
-  def problems = sizes + lines + wrong_way + meddling + circles + loose
+  def problems = sizes + lines + asking + wrong_way + meddling + circles + loose
 
   private
 
@@ -38,6 +38,14 @@ class Tree
   def lines
     files("app/**/*.erb").flat_map do |file|
       read(file).lines.each.with_index(1).filter_map { |line, number| "#{file}:#{number} has #{line.chomp.size} characters: #{LONGEST_LINE} at most" if line.chomp.size > LONGEST_LINE }
+    end
+  end
+
+  # A template is given values: it calls no table, query or change.
+  def asking
+    names = files("app/{models,queries,changes}/*.rb").map { |file| File.basename(file, ".rb").split("_").map(&:capitalize).join }
+    files("app/**/*.erb").flat_map do |file|
+      read(file).scan(/<%.*?%>/m).join.scan(/(?<![:\w])(#{names.join("|")})\.[a-z]/).flatten.uniq.map { |name| "#{file} asks #{name}: give it a page object with the value" }
     end
   end
 

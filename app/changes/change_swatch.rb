@@ -22,7 +22,7 @@ module Changes
       refuse_locked([@swatch])
       raise Magpie::Error, "#{@swatch.name} is a gradient or pattern. Change its inks" if @swatch.paint
       raise Conflict.over(@swatch, field: "colour", saw: @before, theirs: @swatch.hex, mine: @colour.hex) unless [@before, @colour.hex].include?(@swatch.hex)
-      @brought = Candidates.of([@swatch]).exact_ids if @bring_along && !@swatch.shared
+      @brought = Candidates.of(actor, [@swatch]).exact_ids if @bring_along && !@swatch.shared
       untie([@swatch.id])
       update(@swatch, colour: @colour, definition: @definition)
       fill_places(@brought, @colour)

@@ -11,7 +11,7 @@ module Changes
     # @raise [Magpie::Error]
     def undo(project, id = nil, actor:, saw: nil)
       turn(project, actor) do
-        change = id ? RecordedChange.undoable.where(project:).find_by(id:) : RecordedChange.next_to_undo(project)
+        change = id ? RecordedChange.undoable.where(project:).find_by(id:) : Turns.new(project).to_undo
         raise Magpie::Error, "There is nothing to undo" unless change
         refuse_unseen(change, saw, "Undo would take back")
         later = Following::Standing.new([change]).on(change)
@@ -25,7 +25,7 @@ module Changes
     # @raise [Magpie::Error]
     def redo(project, actor:, saw: nil)
       turn(project, actor) do
-        change = RecordedChange.next_to_redo(project) or raise Magpie::Error, "There is nothing to redo"
+        change = Turns.new(project).to_redo or raise Magpie::Error, "There is nothing to redo"
         refuse_unseen(change, saw, "Redo would do again")
         attempt(change, "done again", Rows.new(change.rows))
         change.update!(undone_at: nil)

@@ -12,7 +12,7 @@ module Changes
     private
 
     def make
-      reach = Swatch.reach(@swatches.map(&:id))
+      reach = Reach.of(actor, @swatches.map(&:id))
       @swatches.group_by(&:group_id).each_value do |swatches|
         slots = swatches.map(&:position).sort
         uses = swatches.to_h { |swatch| [swatch, reach.fetch(swatch.id, 0)] }

@@ -14,6 +14,14 @@ module Changes
       {**from(readable), **aim.columns, x:, y:, **colours(reading), name: Magpie::ColorName.suggest(reading.average)}
     end
 
+    # What lies now at the place where a find was read.
+    # @return [Magpie::Color, nil] none where there is no colour any more
+    def again(find)
+      columns(find.readable, Aim.of_find(find)).fetch((find.chosen == "most_common") ? :most_common : :average)
+    rescue Magpie::Error
+      nil
+    end
+
     def from(readable) = {source_id: (readable.id if readable.is_a?(Source)), artwork_id: (readable.id if readable.is_a?(Artwork))}
 
     def colours(reading)

@@ -17,7 +17,7 @@ module Changes
     private
 
     def make
-      candidates = Candidates.of(@swatches, limit: @limit).ticked(@ticks)
+      candidates = Candidates.of(actor, @swatches, limit: @limit).ticked(@ticks)
       share(@swatches)
       candidates.each { |swatch, ids| paint_places(ids, swatch) }
       @linked = candidates.values.sum(&:size)

@@ -22,7 +22,7 @@ module Frame
     set :raise_errors, false
     set :dump_errors, true
 
-    helpers Answering, Uploads, Once, Colours, Desk, Sheet
+    helpers Answering, Uploads, Once, Colours, AtDesk
 
     # @param name [String] of the folder in app/places
     def self.lies_in(name) = set(:views, [File.join(ROOT, "app/places", name, "views"), SHARED])

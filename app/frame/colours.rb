@@ -24,6 +24,9 @@ module Frame
     end
     LIGHTNESSES = Derived.new { |colour| colour.in(:oklab)[0] }
 
+    # A colour as a field holds it: hex where that says all of it.
+    def written(colour) = Magpie::Notation.write(colour, colour.in_srgb? ? :hex : :oklch)
+
     # Black or white, whichever shows on a colour.
     def ink(colour) = (Magpie::Contrast.ink_on(colour) == :black) ? "on-light" : "on-dark"
 

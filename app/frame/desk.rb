@@ -1,23 +1,39 @@
 module Frame
-  # What every page is about: the project, the palettes that it shows, the hand.
-  module Desk
-    # Who this is.
-    def actor = @actor ||= Actor.new(who: (Visitor.who(session[:visitor]) if request.post?))
+  # What somebody works at: a project, the palettes that it uses and those that are
+  # opened beside them, what is in hand, what was chosen. Each thing is read once.
+  class Desk
+    # So many finds are shown in the hand.
+    FINDS = 60
 
-    # The project that the address names.
-    def project = @project ||= actor.project(number(params[:project]))
+    attr_reader :actor, :project
+
+    # @param visitor [String] the mark of the browser, since the hand is a person's own
+    # @param opened [Array<Integer>] palettes that are looked at without being used
+    # @param into [Integer, nil] the group that was last kept in
+    def initialize(actor, project, visitor:, opened: [], into: nil)
+      @actor, @project, @visitor, @opened, @into = actor, project, visitor, opened, into
+    end
 
     def palettes = @palettes ||= project.palettes.includes(:groups).to_a
 
-    # Those, and what is opened beside them without being used here.
+    # Those, and what is opened beside them.
     def shown_palettes
       @shown_palettes ||= begin
-        opened = params[:open].to_s.split(",").first(20).map { |id| number(id) } - palettes.map(&:id)
+        opened = @opened - palettes.map(&:id)
         palettes + (opened.any? ? actor.palettes.where(id: opened).includes(:groups).order(:id).to_a : [])
       end
     end
 
     def groups = palettes.flat_map(&:groups)
+
+    # The group that is kept in, of the project's: the one asked for, if it is there.
+    def group(id) = groups.find { |each| each.id == id }
+
+    # The palette that new groups go to: that of the group last kept in.
+    # @raise [Magpie::Error]
+    def palette_for_groups
+      palettes.find { |each| each.groups.any? { |group| group.id == @into } } || palettes.first || raise(Magpie::Error, "The project has no palette to keep them in")
+    end
 
     # What is drawn of the swatches of all palettes shown, by group.
     def chips = @chips ||= Chip.of_groups(shown_palettes.flat_map { |palette| palette.groups.map(&:id) })
@@ -29,52 +45,24 @@ module Frame
 
     def shown_chips = @shown_chips ||= shown_palettes.flat_map { |palette| chips_in(palette) }
 
-    # The palette that new groups go to: that of the group chosen in the hand.
-    def palette_for_groups
-      palettes.find { |each| each.groups.any? { |group| group.id == session[:group] } } || palettes.first || raise(Magpie::Error, "The project has no palette to keep them in")
-    end
-
-    # A swatch of the house: palettes belong to it, and any project may open them.
-    def swatch(id) = actor.swatch(number(id))
-
-    def hand = @hand ||= Hand.find_by(project:, visitor:) || Hand.create_or_find_by!(project:, visitor:)
-
-    # Who this is: a random mark in the session, since the hand is a person's own.
-    def visitor = session[:visitor] ||= SecureRandom.hex(8)
-
-    # For forms that use what is in hand: they say what they showed.
-    def shown_in_hand = %(<input type="hidden" name="held" value="#{hand.mark}">)
-
-    # What is in hand, if it is still what the form showed.
-    # @raise [Magpie::Error]
-    def held
-      content = hand.content or raise Magpie::Error, "There is nothing in hand. Click a picture or a swatch first"
-      return content if params[:held].nil? || params[:held] == hand.mark
-      raise Magpie::Error, "Another window has put something else in hand meanwhile: #{content.name} #{content.hex}. Nothing was done. Look, and do it again"
-    end
-
-    def finds = @finds ||= project.finds.includes(:source, :artwork).limit(60).to_a
-
-    def reach = @reach ||= Swatch.reach(used_chips.map(&:id))
-
-    def choices = @choices ||= Choices.new(hand)
-
     # The swatches that the project uses, to look colours up in.
     def used_index = @used_index ||= Magpie::Library::Nearest.of(used_chips)
 
-    # What the sheet works on: a swatch, or what is in hand. nil when it is closed.
-    def mixing
-      return @mixing if defined?(@mixing)
-      @mixing = case params[:mix]
-      when nil, "" then nil
-      when "hand" then hand.content && Hand::Content.new(**hand.content.to_h, swatch_id: nil)
-      else Hand::Content.of_swatch(swatch(params[:mix]))
-      end
-    end
+    # The CSS custom properties that places and chips follow.
+    def values = shown_chips.map { |swatch| "#{swatch.variable}:#{swatch.hex}" }.join(";")
 
-    # CSS values of all shared and loose swatches; places and chips follow these.
-    def swatch_values
-      shown_chips.map { |swatch| "#{swatch.variable}:#{swatch.hex}" }.join(";")
+    def finds = @finds ||= project.finds.includes(:source, :artwork).limit(FINDS).to_a
+
+    def hand = @hand ||= Hand.find_by(project:, visitor: @visitor) || Hand.create_or_find_by!(project:, visitor: @visitor)
+
+    def choices = @choices ||= Choices.new(hand)
+
+    # @param mix [String, nil] what the sheet is asked to work on: a swatch's number, or "hand"
+    # @return [Hand::Content, nil] nil when it is closed
+    def mixing(mix)
+      return if mix.to_s.empty?
+      return Hand::Content.of_swatch(actor.swatch(Integer(mix, 10, exception: false) || 0)) unless mix == "hand"
+      hand.content && Hand::Content.new(**hand.content.to_h, swatch_id: nil)
     end
   end
 end

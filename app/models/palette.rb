@@ -30,10 +30,4 @@ class Palette < Record
     put = swatches.select(&:across).to_h { |swatch| [swatch.id, [swatch.across, swatch.down]] }
     Magpie::Palette::Grid.slots(put, swatches.chunk_while { |one, next_one| one.group_id == next_one.group_id }.map { |run| run.map(&:id) }, columns)
   end
-
-  # What follows its swatches: {project name => {artwork name => places}}
-  def used
-    rows = Place.standing.following(swatches.select(:id)).joins(artwork: :project).group("projects.name", "artworks.name").count
-    rows.each_with_object(Hash.new { |all, name| all[name] = {} }) { |((project, artwork), places), all| all[project][artwork] = places }
-  end
 end

@@ -16,8 +16,6 @@ class Place < Record
 
   # Places of artworks that have not been removed.
   scope :standing, -> { where(artwork_id: Artwork.where(removed_at: nil).select(:id)) }
-  # Those with a colour of their own.
-  scope :stray, -> { standing.where.not(hex: nil) }
   scope :following, ->(swatches) { joins(:follow).where(follows: {swatch_id: swatches}) }
 
   # With what its inks follow.

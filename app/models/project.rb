@@ -6,6 +6,7 @@ class Project < Record
   has_many :palettes, through: :uses
   has_many :sources, -> { where(removed_at: nil).order(:position, :id) }
   has_many :finds, -> { kept.order(id: :desc) }
+  has_many :imports
   has_many :artworks, -> { where(removed_at: nil).order(:position, :id) }
 
   validates :name, presence: {message: "A project needs a name"}

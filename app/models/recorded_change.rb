@@ -27,14 +27,4 @@ class RecordedChange < Record
 
   # Without what it takes to undo them, which may be much: for lists.
   scope :told, -> { select(column_names - %w[rows touched]) }
-
-  # The change that undo would take back.
-  def self.next_to_undo(project) = done.where(project:).order(id: :desc).first.then { |change| change unless change&.sealed }
-
-  # The change that redo would do again: the last undone, unless something has been
-  # done since.
-  def self.next_to_redo(project)
-    last = where(project:).where(sealed: false).where.not(undone_at: nil).order(undone_at: :desc, id: :asc).first
-    last unless last.nil? || where(project:).exists?(["created_at > ?", last.undone_at])
-  end
 end

@@ -45,16 +45,4 @@ class Swatch < Record
   def tint = tie&.tint
 
   def value = Magpie::Palette::Swatch.new(name:, colour:, shared:, note:, definition:, code:, kind: (kind unless kind == "process"), compound: paint)
-
-  # {swatch id => number of places} for many swatches in one query.
-  def self.reach(ids) = Place.standing.following(ids).group("follows.swatch_id").count
-
-  # The changes that gave it a value, newest first: [[change, colour]]
-  def history(most = 50)
-    RecordedChange.where("swatch_ids @> ARRAY[?]::bigint[]", id).order(id: :desc).limit(most).filter_map do |change|
-      entry = change.rows.reverse.find { |each| each["table"] == "swatches" && each["ids"].include?(id) && [each["after"]].flatten.first&.key?("colour") } or next
-      row = [entry["after"]].flatten.then { |rows| rows.find { |each| each["id"] == id } || rows.first }
-      [change, Magpie::Color.from_h(row["colour"])]
-    end
-  end
 end

@@ -27,7 +27,11 @@ class Actor
   def swatch(id) = swatches.find(id)
 
   # Places of artworks that stand, wherever a swatch is followed.
-  def places = Place.standing.where(artwork: artworks)
+  def places = Place.where(artwork: artworks.where(removed_at: nil))
 
   def artworks = Artwork.where(project: projects)
+
+  def finds = Find.where(project: projects)
+
+  def changes = RecordedChange.where(project: projects)
 end

@@ -22,9 +22,11 @@ class Candidates
     def tick = "a#{artwork}#{hex}"
   end
 
+  # @param actor [Actor]
   # @param swatches [Array<Swatch>]
   # @param limit [Float] ΔE00 up to which a place is near; 0 takes only exact ones
-  def initialize(swatches, limit: 0.0)
+  def initialize(actor, swatches, limit: 0.0)
+    @actor = actor
     @swatches, @limit = swatches.reject(&:paint), limit.clamp(LIMITS.begin, LIMITS.end)
   end
 
@@ -33,7 +35,7 @@ class Candidates
     small, = rows.partition { |row| row.count <= ONE_BY_ONE }
     listed = stray.where(artwork_id: small.map(&:artwork), hex: small.map(&:hex)).includes(:part).order(:id).group_by { |place| [place.artwork_id, place.hex] }
     small.each { |row| row.places = listed.fetch([row.artwork, row.hex], []) }
-    artworks = Artwork.where(id: rows.map(&:artwork).uniq).index_by(&:id)
+    artworks = @actor.artworks.where(id: rows.map(&:artwork).uniq).index_by(&:id)
     rows.group_by { |row| artworks.fetch(row.artwork) }
   end
 
@@ -63,7 +65,7 @@ class Candidates
 
   def stray
     uses = Use.where(palette_id: Group.where(id: @swatches.map(&:group_id)).select(:palette_id))
-    Place.where(artwork_id: Artwork.where(project_id: uses.select(:project_id), removed_at: nil).select(:id)).where.not(hex: nil)
+    @actor.places.where(artwork_id: Artwork.where(project_id: uses.select(:project_id)).select(:id)).where.not(hex: nil)
   end
 
   def rows

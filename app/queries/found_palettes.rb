@@ -3,9 +3,11 @@ class FoundPalettes
   # How near a colour has to be to be found "like this colour" (ΔE00).
   LIKE = 10.0
 
+  # @param actor [Actor]
   # @param words [String] a colour in any notation, or words; empty finds all
   # @param archived [Boolean] whether those that were put away count
-  def initialize(words, archived:)
+  def initialize(actor, words, archived:)
+    @actor = actor
     @words = words.to_s.strip[0, 100].downcase
     @colour = Magpie::Notation.try(@words) unless @words.empty?
     @archived = archived
@@ -13,7 +15,7 @@ class FoundPalettes
 
   # @return [Hash{Palette => Array<[Swatch, Float, nil]>}] what was found in each, nearest first, with its ΔE00
   def to_h
-    palettes = Palette.includes(:uses, groups: :swatches).order(Arel.sql("archived_at IS NOT NULL"), :starter, :name).select { |each| @archived || each.archived_at.nil? }
+    palettes = @actor.palettes.includes(:uses, groups: :swatches).order(Arel.sql("archived_at IS NOT NULL"), :starter, :name).select { |each| @archived || each.archived_at.nil? }
     return palettes.to_h { |each| [each, []] } if @words.empty?
     palettes.to_h { |each| [each, @colour ? like(each) : named(each)] }.select { |each, found| found.any? || (!@colour && told?(each)) }
   end

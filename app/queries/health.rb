@@ -22,11 +22,12 @@ class Health
 
   WEAK = {red: "without red cones", green: "without green cones", blue: "without blue cones"}.freeze
 
+  # @param actor [Actor]
   # @param palette [Palette] with groups and swatches
-  # @param reach [Hash{Integer => Integer}] places by swatch
-  def initialize(palette, reach)
-    @palette, @reach = palette, reach
+  def initialize(actor, palette)
+    @actor, @palette = actor, palette
     @swatches = palette.groups.flat_map(&:swatches)
+    @reach = Reach.of(actor, @swatches.map(&:id))
     @plain = @swatches.reject(&:paint)
     @colours = @plain.map(&:colour)
   end
@@ -42,7 +43,7 @@ class Health
 
   def unfollowed
     ids = Follow.of_values.where(swatch_id: @swatches.map(&:id)).distinct.pluck(:swatch_id).to_set
-    held = Place.stray.where(hex: @swatches.reject(&:shared).map(&:hex)).distinct.pluck(:hex).to_set
+    held = @actor.places.where(hex: @swatches.reject(&:shared).map(&:hex)).distinct.pluck(:hex).to_set
     @swatches.reject { |swatch| @reach.key?(swatch.id) || ids.include?(swatch.id) || (!swatch.shared && held.include?(swatch.hex)) }
   end
 
@@ -75,7 +76,7 @@ class Health
   end
 
   def contrast
-    low = TextGrounds.new(@swatches.map(&:id)).pairs.select { |pair| pair.ratio < @palette.limit("contrast") }.sort_by(&:ratio)
+    low = TextGrounds.new(@actor, @swatches.map(&:id)).pairs.select { |pair| pair.ratio < @palette.limit("contrast") }.sort_by(&:ratio)
     check("contrast", "Text under #{limit("contrast")} : 1 on its ground", low, ": 1") do |pair|
       words = "#{pair.text.part.label} on #{pair.ground.part.label} in #{pair.artwork.name}: #{(pair.ratio * 10).floor / 10.0} : 1"
       text = pair.text.swatch

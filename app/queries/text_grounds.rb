@@ -16,12 +16,15 @@ class TextGrounds
     def ratio = Magpie::Contrast.ratio(*colours)
   end
 
-  # @param swatch_ids [Array<Integer>] of a palette: pairs of which one follows one of these
-  def initialize(swatch_ids) = @ids = swatch_ids
+  # @param actor [Actor]
+  # @param ids [Array<Integer>] swatches of a palette: pairs of which one follows one of these
+  def initialize(actor, ids)
+    @actor, @ids = actor, ids
+  end
 
   # @return [Array<Pair>] one for each two that meet in an artwork
   def pairs
-    artworks = Artwork.where(id: Place.standing.following(@ids).select(:artwork_id)).order(:id)
+    artworks = @actor.artworks.where(id: @actor.places.following(@ids).select(:artwork_id)).order(:id)
     artworks.flat_map { |artwork| of(artwork) }.select { |pair| pair.colours.all? && pair.colours.first.alpha > 0 && [pair.text, pair.ground].any? { |place| @ids.include?(place.swatch_id) } }
   end
 

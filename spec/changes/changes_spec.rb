@@ -51,14 +51,14 @@ RSpec.describe Changes do
     it "links the places that are ticked and leaves the others" do
       swatch = keep(project, "Lamp", "#FFCE5C")
       poster
-      stars = Candidates.of([swatch]).exact_ids
+      stars = Candidates.of(actor, [swatch]).exact_ids
       expect(stars.size).to eq 8
       ticked = stars.first(3)
       described_class.perform(project, actor:, swatches: [swatch], ticks: ticked.map { |id| "p#{id}" })
       expect(Place.following(swatch).ids).to match_array ticked
-      expect(Swatch.reach([swatch.id])).to eq(swatch.id => 3)
+      expect(Reach.of(actor, [swatch.id])).to eq(swatch.id => 3)
       undo(project)
-      expect([swatch.reload.shared, Place.following(swatch).count, Candidates.of([swatch]).total]).to eq [false, 0, 8]
+      expect([swatch.reload.shared, Place.following(swatch).count, Candidates.of(actor, [swatch]).total]).to eq [false, 0, 8]
     end
 
     it "refuses a place that holds another colour by now" do

@@ -3,7 +3,7 @@ RSpec.describe Health, :data do
   let(:palette) { project.palettes.first.reload }
   let(:group) { project.groups.first }
 
-  def checks = described_class.new(Palette.includes(groups: :swatches).find(palette.id), Swatch.reach(palette.swatches.ids)).checks.to_h { |check| [check.key, check.found] }
+  def checks = described_class.new(actor, Palette.includes(groups: :swatches).find(palette.id)).checks.to_h { |check| [check.key, check.found] }
 
   def names(found) = found.map { |item| item.swatches.map { |swatch| swatch.try(:name) || swatch.hex } }
 
@@ -31,7 +31,7 @@ RSpec.describe Health, :data do
 
   it "counts everything and tells the first two hundred" do
     Changes::KeepGroup.perform(project, actor:, palette:, name: "Greys", colours: Array.new(30) { hex("#777777") })
-    twins = described_class.new(Palette.includes(groups: :swatches).find(palette.id), {}).checks.first
+    twins = described_class.new(actor, Palette.includes(groups: :swatches).find(palette.id)).checks.first
     expect([twins.count, twins.found.size]).to eq [30 * 29 / 2, described_class::LISTED]
   end
 

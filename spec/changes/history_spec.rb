@@ -43,7 +43,7 @@ RSpec.describe Changes::History do
     keep(project, "Ember", "#E46F58")
     undo(project)
     keep(project, "Peat", "#121720")
-    expect(RecordedChange.next_to_redo(project)).to be_nil
+    expect(Turns.new(project).to_redo).to be_nil
   end
 
   it "hides an artwork or a source that was brought in, and shows it again" do

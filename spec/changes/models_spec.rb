@@ -32,9 +32,9 @@ RSpec.describe "What the tables hold" do
       lamp = keep(project, "Lamp", "#FFCE5C")
       bring_in_poster(project)
       share(project, lamp)
-      expect(described_class.reach([lamp.id])).to eq(lamp.id => 8)
+      expect(Reach.of(actor, [lamp.id])).to eq(lamp.id => 8)
       project.artworks.first.update!(removed_at: Time.now)
-      expect(described_class.reach([lamp.id])).to eq({})
+      expect(Reach.of(actor, [lamp.id])).to eq({})
     end
   end
 
@@ -47,9 +47,9 @@ RSpec.describe "What the tables hold" do
       Changes::BringInArtwork.perform(other, actor:, name: "one.svg", bytes: svg.call(ember.hex))
       near = ember.hex.sub(/.\z/) { |digit| (digit.hex ^ 1).to_s(16) }
       Changes::BringInArtwork.perform(other, actor:, name: "two.svg", bytes: svg.call(near))
-      expect(described_class.of([ember]).by_artwork).to be_empty
+      expect(described_class.of(actor, [ember]).by_artwork).to be_empty
       Use.create!(project: other, palette: ember.group.palette, position: 2)
-      expect(described_class.of([ember]).by_artwork.transform_keys(&:name).transform_values { |rows| rows.sum(&:count) }).to eq("One" => 1)
+      expect(described_class.of(actor, [ember]).by_artwork.transform_keys(&:name).transform_values { |rows| rows.sum(&:count) }).to eq("One" => 1)
     end
   end
 

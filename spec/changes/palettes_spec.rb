@@ -7,20 +7,20 @@ RSpec.describe Changes, "of palettes", :data do
   it "shares with exact and near places, and only those ticked change what they show" do
     poster
     near = keep(project, "Ember, nearly", "#E2705A")
-    candidates = Candidates.of([near], limit: 3.0)
+    candidates = Candidates.of(actor, [near], limit: 3.0)
     row = candidates.by_artwork.values.flatten.first
     expect([row.exact?, row.count, row.hex]).to eq [false, 1, "#E46F58"]
     before = shown_at_places
     undone { Changes::ShareSwatches.perform(project, actor:, swatches: [near], ticks: ["p#{row.places.first.id}"], limit: 3.0) }
     changed = shown_at_places.reject { |id, hex| before[id] == hex }
     expect(changed).to eq(row.places.first.id => "#E2705A")
-    expect(Candidates.of([near], limit: 0.0).total).to eq 0
+    expect(Candidates.of(actor, [near], limit: 0.0).total).to eq 0
   end
 
   it "gives each place to the nearest of several swatches" do
     poster
     others = [keep(project, "Rose", "#A55066"), keep(project, "Ember 2", "#E46F58")]
-    rows = Candidates.of([*others, ember], limit: 4.0).by_artwork.values.flatten
+    rows = Candidates.of(actor, [*others, ember], limit: 4.0).by_artwork.values.flatten
     expect(rows.find { |row| row.hex == "#A35166" }.swatch).to eq others.first
     expect(rows.find { |row| row.hex == "#E46F58" }.exact?).to be true
   end
@@ -133,7 +133,7 @@ RSpec.describe Changes, "of palettes", :data do
   it "tells every value that a swatch had, who gave it, and why" do
     Changes::ChangeSwatch.perform(project, actor: Actor.new(who: "Wren"), swatch: ember, colour: hex("#2F8FA3"), definition: "", before: "#E46F58", why: "The enamel is cooler")
     undo(project)
-    history = ember.reload.history
+    history = PastValues.new(ember.reload).to_a.map(&:to_a)
     expect(history.map { |change, colour| [colour.hex, change.who, change.why, change.undone_at.nil?] }).to eq [["#2F8FA3", "Wren", "The enamel is cooler", false], ["#E46F58", nil, nil, true]]
   end
 

@@ -84,7 +84,7 @@ RSpec.describe Changes, "of whole palettes", :data do
     expected = before.dup
     case @random.rand(5)
     when 0
-      rows = Candidates.of([one], limit: 3.0).by_artwork.values.flatten.select { @random.rand < 0.7 }
+      rows = Candidates.of(actor, [one], limit: 3.0).by_artwork.values.flatten.select { @random.rand < 0.7 }
       rows.each { |row| row.places.each { |place| expected[place.id] = one.hex } }
       Changes::ShareSwatches.perform(project, actor:, swatches: [one], ticks: rows.map(&:tick), limit: 3.0)
     when 1

@@ -40,7 +40,7 @@ RSpec.describe App, "Palettes" do
       get "#{path}/palettes?swatch=#{swatch.id}"
       hand ||= Hand.where(project:).last
       Frame::Choices.new(hand.reload).take("view" => view)
-      [nil, *Places::Palettes::Helpers::TASKS].each do |task|
+      [nil, *Places::Palettes::Page::TASKS].each do |task|
         Frame::Choices.new(hand.reload).select([swatch.id, *project.groups.last.swatches.ids])
         get "#{path}/palettes?swatch=#{swatch.id}&do=#{task}"
         expect(last_response.status).to eq(200), "#{view} #{task}"

@@ -22,7 +22,7 @@ module DataSupport
   end
 
   # Links every place that holds exactly its colour, unless others are ticked.
-  def share(project, swatch, ticks: Candidates.of([swatch]).by_artwork.values.flatten.map(&:tick), limit: 0.0)
+  def share(project, swatch, ticks: Candidates.of(actor, [swatch]).by_artwork.values.flatten.map(&:tick), limit: 0.0)
     Changes::ShareSwatches.perform(project, actor:, swatches: [swatch], ticks:, limit:)
   end
 

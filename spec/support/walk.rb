@@ -70,7 +70,7 @@ class Walk
 
   def share
     chosen = swatches
-    ticks = Candidates.of(chosen, limit: 3.0).by_artwork.values.flatten.map(&:tick)
+    ticks = Candidates.of(Actor.new, chosen, limit: 3.0).by_artwork.values.flatten.map(&:tick)
     perform(Changes::ShareSwatches, swatches: chosen, ticks: ticks.sample(2, random: @random), limit: 3.0)
   end
 

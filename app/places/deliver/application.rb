@@ -6,12 +6,13 @@ module Places
       helpers Helpers
 
       get("/projects/:project/deliver") do
-        @artworks = project.artworks.to_a
+        @page = Page.new(desk)
         place_page "deliver", :page
       end
 
       get("/projects/:project/deliver/palettes/:palette/:format") do
         format = Magpie::Formats.find(params[:format]) or raise ActiveRecord::RecordNotFound
+        palette = project.palettes.find(number(params[:palette]))
         download "#{Magpie::Text.slug(palette.name, "palette")}#{format.ending}", format.media_type, format.write(palette.value)
       end
 
@@ -28,14 +29,11 @@ module Places
       post("/projects/:project/imports") do
         name, bytes = uploads(:files).first
         raise Magpie::Error, "No file came in. Choose a file: #{Magpie::Formats.all.map(&:ending).join(", ")}" unless name
-        Magpie::Formats.read(bytes, name:)
-        import = Import.create!(project:, name:, sha256: Blob.keep(bytes, "application/octet-stream"), created_at: Time.now)
-        redirect to(at("deliver/imports/#{import.id}")), 303
+        redirect to(at("deliver/imports/#{Changes::OpenFile.palette(project, actor:, name:, bytes:).id}")), 303
       end
 
       get("/projects/:project/deliver/imports/:import") do
-        @result = import.result
-        @collisions = Collisions.of(@result.palette, into)
+        @page = ImportPage.new(import, into)
         place_page "deliver", :import
       end
 

@@ -6,15 +6,7 @@ module Places
       helpers Helpers
 
       get("/projects/:project/dress") do
-        @artworks = project.artworks.to_a
-        @artwork = @artworks.find { |each| each.id == number(params[:artwork]) } || @artworks.first
-        if @artwork
-          @part = @artwork.parts.includes(places: :swatch).find_by(key: params[:part]) if params[:part]
-          colours = ArtworkColours.new(@artwork)
-          @linked, @strays = colours.linked, colours.strays
-          @others = @artworks.without(@artwork).first(8)
-          @part_counts = Artwork.part_counts([@artwork, *@others].map(&:id))
-        end
+        @page = Page.new(desk, params)
         place_page "dress", :page
       end
 

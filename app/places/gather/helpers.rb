@@ -1,10 +1,7 @@
 module Places
   module Gather
-    # What Gather shows beside the pages' common things.
+    # What Gather's routes ask for.
     module Helpers
-      # Swatches closer than this to a reading are "already close" (ΔE00).
-      CLOSE = 3.0
-
       # What is chosen to be read: a source or an artwork of the project.
       # @return [Readable]
       def readable
@@ -15,32 +12,34 @@ module Places
         end
       end
 
-      # How many, the favour for accents and whether grounds count are chosen.
-      # @param readable [Readable]
-      # @return [MainColours]
-      def main_colours_of(readable) = MainColours.new(readable, choices.main_colours)
+      def source = @source ||= project.sources.find(number(params[:source]))
+
+      def find = @find ||= project.finds.find(number(params[:find]))
+
+      # What the page looks at, for the finds in the hand.
+      def looked = @page&.looked
 
       # For file fields.
       def accepted_pictures = Magpie::Picture::File::FORMATS.map(&:media_type).join(",")
 
-      # [[swatch, ΔE00]], nearest first.
-      def close_swatches(colour, most = 4)
-        used_index.to(colour, most:, within: CLOSE)
+      def role = (params[:role] == "line") ? "line" : "fill"
+
+      # A reading was taken: hold it, or keep it at once in the chosen group.
+      def taken(find, **shown)
+        hand.hold(Hand::Content.of_find(find))
+        keep(group_to_keep_in("Choose a group to drop into"), find.colour, find:) if choices[:release] == "drop" && params[:group]
+        with = params[:with].to_s[/\A[\d,]+\z/]
+        looked = with ? {source: number(params[:looked])} : find.readable&.parameter.to_h
+        redirect to(at("gather", **looked, find: find.id, with:, **shown)), 303
       end
 
-      # The whole notation that is copied by itself after a reading; nil when switched off.
-      def copied_by_itself(colour) = (choices[:copying] == "on") ? Magpie::Notation.write(colour, choices[:favourite].to_sym) : nil
-
-      def verdict_words(find)
-        {"even" => "Even. Safe to keep as one colour.", "a little mixed" => "A little mixed. Look at the most common colour too.",
-         "mixed" => "Mixed. Try a smaller probe, a patch, or another place."}[find.verdict]
+      # Main colours, if they are what the form showed: another window may have chosen
+      # another number of them.
+      # @raise [Magpie::Error]
+      def as_shown(colours)
+        return colours if params[:saw].nil? || params[:saw] == colours.map { |each| each.colour.hex }.join(",")
+        raise Magpie::Error, "Another window has chosen other main colours meanwhile. Nothing was kept. Look, and do it again"
       end
-
-      # A place in a picture as CSS percentages.
-      def percent(value, side) = (100.0 * value / side).round(4)
-
-      # An outline as an SVG path, in pixels of the picture.
-      def path_of(corners) = "M#{corners.map { |x, y| "#{x.round(2)} #{y.round(2)}" }.join("L")}Z"
     end
   end
 end

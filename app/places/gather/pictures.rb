@@ -2,27 +2,9 @@ module Places
   module Gather
     # Pictures: bringing them in, what they are called, their main colours.
     module Pictures
-      module Helpers
-        def source = @source ||= project.sources.find(number(params[:source]))
-
-        def kind = (params[:as] == "screen") ? "screen" : "picture"
-
-        # Main colours, if they are what the form showed: another window may have chosen
-        # another number of them.
-        # @raise [Magpie::Error]
-        def as_shown(colours)
-          return colours if params[:saw].nil? || params[:saw] == colours.map { |each| each.colour.hex }.join(",")
-          raise Magpie::Error, "Another window has chosen other main colours meanwhile. Nothing was kept. Look, and do it again"
-        end
-
-        def better = Import.where(project_id: project.id).find(number(params[:better]))
-      end
-
       def self.registered(app)
-        app.helpers Helpers
-
         app.post("/projects/:project/sources") do
-          came, failed = bring_in(Changes::BringInSource, kind:)
+          came, failed = bring_in(Changes::BringInSource, kind: (params[:as] == "screen") ? "screen" : "picture")
           sentences = ["Brought in #{Magpie::Text.list(came.map(&:name))}"] if came.any?
           tell_what_came(sentences, failed, came.any? && at("gather", source: came.last.id))
         end
@@ -31,7 +13,7 @@ module Places
         # follows tells of all of them.
         app.post("/projects/:project/sources.json") do
           content_type :json
-          came, failed = bring_in(Changes::BringInSource, kind:)
+          came, failed = bring_in(Changes::BringInSource, kind: (params[:as] == "screen") ? "screen" : "picture")
           JSON.generate(came: came.map { |each| {id: each.id, name: each.name} }, failed:)
         end
 
@@ -64,29 +46,23 @@ module Places
         app.post("/projects/:project/sources/:source/better") do
           name, bytes = uploads(:files).first
           raise Magpie::Error, "No file came in. Choose one" unless name
-          picture = Magpie::Painters.picture(bytes, name:)
-          sha256 = Blob.keep(bytes, Magpie::Picture::File.format(bytes).media_type)
-          raise Magpie::Error, "#{name} is the very same file as #{source.name} has" if sha256 == source.sha256
-          PictureCache.keep(sha256, picture)
-          better = Import.create!(project:, name:, sha256:, created_at: Time.now)
-          redirect to(at("sources/#{source.id}/better/#{better.id}")), 303
+          opened = Changes::OpenFile.picture(project, actor:, source:, name:, bytes:)
+          redirect to(at("sources/#{source.id}/better/#{opened.id}")), 303
         end
 
         app.get("/projects/:project/sources/:source/better/:better") do
-          @better = better
-          @picture = PictureCache.picture(@better.sha256, @better.name) { Blob.bytes(@better.sha256) }
-          @rereads = Changes::ReplacePicture.preview(source, @picture)
-          @sources = project.sources.to_a
+          @page = Page.new(desk, params)
+          @better = Better.new(source, project.imports.find(number(params[:better])))
           place_page "gather", :better
         end
 
         app.get("/projects/:project/sources/:source/better/:better/picture") do
           content_type "image/png"
-          PictureCache.picture(better.sha256, better.name) { Blob.bytes(better.sha256) }.on_screen
+          Better.new(source, project.imports.find(number(params[:better]))).picture.on_screen
         end
 
         app.post("/projects/:project/sources/:source/better/:better") do
-          Changes::ReplacePicture.perform(project, actor:, source:, file: better)
+          Changes::ReplacePicture.perform(project, actor:, source:, file: project.imports.find(number(params[:better])))
           tell "#{source.name} has its better picture now"
           redirect to(at("gather", source: source.id)), 303
         end
@@ -107,30 +83,26 @@ module Places
 
         # Asked for by the page when they are not found yet.
         app.get("/projects/:project/:kind/:readable/main") do
-          @looked = readable
-          begin
-            main_colours_of(readable).to_a
-          rescue Magpie::Error => error
-            @problem = error.message
-          end
-          erb :main_colours, layout: false
+          @main = MainStrip.new(readable, choices)
+          @main.find
+          erb :main_colours, layout: false, locals: {main: @main}
         end
 
         app.get("/projects/:project/:kind/:readable/main/:number.png") do
           cache_control :private, max_age: 3600
           content_type "image/png"
-          main_colours_of(readable).highlight(number(params[:number]))
+          MainColours.new(readable, choices.main_colours).highlight(number(params[:number]))
         end
 
         app.post("/projects/:project/:kind/:readable/main/:number") do
-          main = main_colours_of(readable).to_a[number(params[:number])] or raise Magpie::Error, "There is no such main colour any more"
+          main = MainColours.new(readable, choices.main_colours).to_a[number(params[:number])] or raise Magpie::Error, "There is no such main colour any more"
           as_shown [main]
           taken Changes::TakeColour.perform(project, actor:, colour: main.colour, way: "main", readable:, share: main.share, x: main.at[0], y: main.at[1])
         end
 
         app.post("/projects/:project/:kind/:readable/main") do
-          palette = palette_for_groups
-          colours = as_shown(main_colours_of(readable).to_a)
+          palette = desk.palette_for_groups
+          colours = as_shown(MainColours.new(readable, choices.main_colours).to_a)
           group = Changes::KeepMainColours.perform(project, actor:, palette:, readable:, colours:)
           session[:group] = group.id
           tell "Kept #{group.name} in #{palette.name}: #{count(group.swatches.size, "swatch")}"

@@ -1,8 +1,10 @@
 module Places
   module Handling
-    # The hand: holding, swapping, keeping.
+    # The hand: holding, swapping, keeping, and what was chosen. It is at hand in every
+    # place, so it answers none of their pages.
     class Application < Frame::Application
       lies_in "handling"
+
       post("/projects/:project/hand") do
         content = if params[:swatch] then Hand::Content.of_swatch(swatch(params[:swatch]))
         elsif params[:find] then Hand::Content.of_find(project.finds.find(number(params[:find])))
@@ -21,13 +23,14 @@ module Places
 
       post("/projects/:project/keep") do
         content = held
-        group = groups.find { |each| each.id == number(params[:group]) } or raise Magpie::Error, "Choose a group to keep it in"
-        session[:group] = group.id
         find = project.finds.find_by(id: content.find_id) if content.find_id
-        kept = Changes::KeepColour.perform(project, actor:, group:, name: params[:name], colour: content.colour, find:)
-        hand.hold(Hand::Content.of_swatch(kept))
-        tell "Kept #{kept.name} in #{group.name}"
+        keep(group_to_keep_in("Choose a group to keep it in"), content.colour, name: params[:name], find:)
         go_back
+      end
+
+      post("/projects/:project/choices") do
+        choices.take(params)
+        go_on
       end
     end
   end

@@ -10,7 +10,7 @@ module Places
       end
 
       get("/") do
-        @projects = Project.includes(:artworks, :sources, uses: {palette: {groups: :swatches}}).order(:id).to_a
+        @page = Page.new(actor)
         @title = "Projects"
         erb :projects
       end
@@ -23,7 +23,7 @@ module Places
       get("/projects/:project") { redirect to(at("gather")), 303 }
 
       post("/projects/:project/surround") do
-        project.update!(surround: params[:surround]) if Project::SURROUNDS.key?(params[:surround])
+        Changes::SetSurround.perform(project, actor:, surround: params[:surround])
         go_back
       end
 
@@ -35,9 +35,8 @@ module Places
 
       # The list of changes, asked for when it is opened: what stands on what is looked up.
       get("/projects/:project/changes") do
-        @listed = RecordedChange.where(project:).order(id: :desc).limit(30).to_a
-        @standing = Following::Standing.new(@listed)
-        erb :"shared/changes_listed", layout: false
+        @lines = ListedChanges.new(project).lines
+        erb :changes, layout: false
       end
 
       post("/projects/:project/undo") do

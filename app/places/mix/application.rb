@@ -5,6 +5,8 @@ module Places
       lies_in "mix"
       helpers Helpers
 
+      PANELS = {"tints" => Tints, "mix" => Mixture, "between" => Between, "ramp" => Ramp, "harmony" => Harmony, "checks" => Checks}.freeze
+
       # One colour in every form that the sheet shows. The sheet asks while something
       # is dragged; all arithmetic is here.
       get("/colour.json") do
@@ -26,21 +28,20 @@ module Places
 
       # What can be made of the colour, one panel at a time.
       get("/projects/:project/mix/panels/:panel") do
-        raise ActiveRecord::RecordNotFound unless Frame::Choices::PANELS.key?(params[:panel]) && params[:panel] != "reach" # the page has that itself
-        @colour = Magpie::Notation.parse(params[:notation])
-        @before = Magpie::Notation.parse(params[:before].to_s)
+        panel = PANELS[params[:panel]] or raise ActiveRecord::RecordNotFound
+        colour, before = [params[:notation], params[:before]].map { |text| Magpie::Notation.parse(text.to_s) }
         begin
-          @panel = Ramp.new(@colour, params) if params[:panel] == "ramp"
-          erb :"#{params[:panel]}", layout: false
+          @panel = panel.new(colour, before, desk, params)
+          erb params[:panel].to_sym, layout: false
         rescue Magpie::Error => error
-          @problem = error.message
+          @problem = error.message.sub(/\A./, &:upcase)
           erb :problem, layout: false
         end
       end
 
       post("/projects/:project/mix/group") do
         colours = Array(params[:notations]).first(101).map { |text| Magpie::Notation.parse(text) }
-        group = Changes::KeepGroup.perform(project, actor:, palette: palette_for_groups, name: params[:name], colours:, note: Magpie::Text.name(params[:note], longest: 120))
+        group = Changes::KeepGroup.perform(project, actor:, palette: desk.palette_for_groups, name: params[:name], colours:, note: Magpie::Text.name(params[:note], longest: 120))
         session[:group] = group.id
         tell "Kept #{group.name} in #{group.palette.name}: #{count(colours.size, "swatch")}"
         go_back
@@ -69,7 +70,7 @@ module Places
       post("/projects/:project/swatches/:swatch/change") do
         colour = notation
         changed = Changes::ChangeSwatch.perform(project, actor:, swatch: swatch(params[:swatch]), colour:, definition: Magpie::Text.name(params[:notation]), before: params[:before].to_s, bring_along: params[:bring_along] == "1", why: params[:why])
-        places = Swatch.reach(changed.id).values.sum
+        places = Reach.of(actor, [changed.id]).values.sum
         tell "#{changed.name} is #{changed.hex} now#{", in #{count(places, "place")}" if changed.shared}"
         go_on
       end

@@ -15,7 +15,7 @@ module Places
         across, up, held = Magpie::Slice.place(plane, colour)
         {hex: colour.hex, ink: ink(colour), alpha: colour.alpha, inside: colour.in_srgb?, name: Magpie::ColorName.suggest(colour),
          read: Frame::Sheet::LABELS.fetch({srgb: :rgb}.fetch(colour.model, colour.model)) { colour.model.to_s.tr("_", " ") },
-         notations: notations(colour).map { |_, label, shown, _| [label, shown] }, channels: channels(colour), ranges: ranges(colour), tracks: ink_tracks(colour),
+         notations: notations(colour).map { |_, label, shown, _| [label, shown] }, channels: Frame::Sheet.channels(colour), ranges: ranges(colour), tracks: ink_tracks(colour),
          press: {inside: press[:inside], words: press_words(press)}, slice: {across:, up:, held: held.round(3)}}
       end
 
@@ -45,13 +45,6 @@ module Places
       def ink_tracks(colour)
         inks = Magpie::Press.usual.proof(colour)[:inks]
         (0..3).map { |index| (0..4).map { |n| Magpie::Color.new(:cmyk, inks.dup.tap { |each| each[index] = n * 25 }).hex } }
-      end
-
-      # The swatches of the whole house that are nearest, whatever project uses them:
-      # [[name, palette, colour, ΔE00]]
-      def near_swatches(colour, most = 3)
-        all = Swatch.joins(group: :palette).order(:id).pluck(Arel.sql("swatches.name"), Arel.sql("palettes.name"), :colour)
-        Magpie::Library::Nearest.new(all.map { |row| [row.last, row] }).to(colour, most:).map { |row, difference| [*row, difference] }
       end
     end
   end

@@ -1,21 +1,21 @@
 module Places
   module Mix
     # The ramp builder: what is asked for, the ramp, and its three curves.
-    class Ramp
+    class Ramp < Panel
       # What the curves span: lowest and highest value.
       SPANS = {"Lightness" => [0, 1], "Chroma" => [0, 0.3], "Hue" => [-90, 90]}.freeze
 
       attr_reader :given, :colours, :adjusted
 
-      # @param base [Magpie::Color]
-      # @param params [Hash] of the request
-      # @raise [Magpie::Error]
-      def initialize(base, params)
-        @base, @params = base, params
-        @given = read
-        @colours = Magpie::Making::Ramp.new(base, **@given).colours
-        @adjusted = params[:adjusted].to_s.split(";").filter_map { |part| part.match(/\A(\d+)=(.{1,60})\z/)&.captures }.to_h
-        adjust
+      def name = "#{suggested} ramp"
+
+      # What its fields are called, their limits and steps, and where they stand.
+      Field = Struct.new(:name, :label, :low, :high, :step, :value)
+
+      def fields
+        [Field.new(:darker, "Darker", 0, 8, 1, given[:darker]), Field.new(:lighter, "Lighter", 0, 8, 1, given[:lighter]),
+          Field.new(:darkest, "Dark end", 0, 100, 1, (given[:darkest] * 100).round), Field.new(:lightest, "Light end", 0, 100, 1, (given[:lightest] * 100).round),
+          Field.new(:turn_dark, "Hue turn, dark", -90, 90, 5, given[:turn_dark].round), Field.new(:turn_light, "Hue turn, light", -90, 90, 5, given[:turn_light].round)]
       end
 
       # Each curve as the points of a picture of 100 × 40.
@@ -28,8 +28,15 @@ module Places
 
       private
 
+      def prepare
+        @given = read
+        @colours = Magpie::Making::Ramp.new(colour, **@given).colours
+        @adjusted = @params[:adjusted].to_s.split(";").filter_map { |part| part.match(/\A(\d+)=(.{1,60})\z/)&.captures }.to_h
+        adjust
+      end
+
       def read
-        lightness = @base.in(:oklch)[0]
+        lightness = colour.in(:oklch)[0]
         course = @params[:course].to_s.to_sym
         {darker: asked(:darker, 3, 0..8).round, lighter: asked(:lighter, 3, 0..8).round,
          darkest: [asked(:darkest, 25, 0..100) / 100, lightness].min, lightest: [asked(:lightest, 95, 0..100) / 100, lightness].max,
@@ -41,8 +48,6 @@ module Places
       def adjust
         adjusted.each { |index, text| colours[index.to_i] = Magpie::Notation.parse(text) if index.to_i < colours.size && index.to_i != given[:darker] }
       end
-
-      def asked(...) = Frame::Asked.number(@params, ...)
 
       def points(values, low, high)
         values.each_with_index.map do |value, number|

@@ -3,13 +3,15 @@ module Places
     # Removing swatches: which are in use, and what could be followed instead.
     class Removal
       NEAREST = 12
+      # So many are told, and so many that are in use are asked about.
+      TOLD, ASKED = 12, 60
 
       attr_reader :used, :free
 
       # @param chosen [Array<Swatch>]
       # @param shown [Array<Chip>] among which the nearest are looked for
-      def initialize(chosen, shown)
-        @reach = Swatch.reach(chosen.map(&:id))
+      def initialize(actor, chosen, shown)
+        @reach = Reach.of(actor, chosen.map(&:id))
         @used, @free = chosen.partition { |swatch| @reach.key?(swatch.id) }
         ids = chosen.to_set(&:id)
         @others = Magpie::Library::Nearest.of(shown.reject { |each| each.paint || ids.include?(each.id) })

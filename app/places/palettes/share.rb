@@ -8,15 +8,20 @@ module Places
 
       # @param chosen [Array<Swatch>]
       # @param params [Hash] of the request
-      def initialize(chosen, params)
+      def initialize(actor, chosen, params)
         @chosen = chosen
         @limit = Frame::Asked.number(params, :limit, NEAR, Candidates::LIMITS)
-        @candidates = Candidates.of(chosen, limit: @limit)
+        @candidates = Candidates.of(actor, chosen, limit: @limit)
       end
+
+      def limit_in_words = Magpie::Notation::Forms.short(limit, 1)
 
       def one? = @chosen.size == 1
 
       def name = one? ? @chosen.first.name : "#{@chosen.size} swatches"
+
+      # What is held: "exactly #E46F58", or in words of several.
+      def held = one? ? @chosen.first.hex : "these colours"
 
       # {artwork => [Candidates::Row]}
       def rows = @rows ||= @candidates.by_artwork

@@ -4,8 +4,7 @@ module Places
     module Shelf
       def self.registered(app)
         app.get("/projects/:project/shelf") do
-          @found = FoundPalettes.new(params[:find], archived: !params[:archived].nil?).to_h
-          @palette = Palette.includes(groups: :swatches).find_by(id: number(params[:palette]))
+          @page = ShelfPage.new(desk, params)
           @place, @title = "palettes", "All palettes"
           erb :shelf
         end
@@ -18,50 +17,50 @@ module Places
         end
 
         app.post("/projects/:project/shelf/:palette") do
-          as_seen house_palette.name, name: house_palette.name, note: house_palette.note, tags: house_palette.tags.join(", ")
+          as_seen palette.name, name: palette.name, note: palette.note, tags: palette.tags.join(", ")
           limits = Palette::LIMITS.keys.to_h { |name| [name, params["limit_#{name}"]] }.compact.transform_values { |text| Float(text, exception: false) || raise(Magpie::Error, "#{text.inspect} is no number") }
           sides = %i[columns rows].to_h { |side| [side, params[side] && number(params[side])] }.compact
-          Changes::EditPalette.perform(project, actor:, palette: house_palette, name: params[:name], note: params[:note], tags: params[:tags], limits:, **sides)
+          Changes::EditPalette.perform(project, actor:, palette:, name: params[:name], note: params[:note], tags: params[:tags], limits:, **sides)
           go_back
         end
 
         app.post("/projects/:project/shelf/:palette/use") do
           how = %w[use leave earlier later].include?(params[:how]) ? params[:how] : "use"
-          Changes::UsePalette.perform(project, actor:, palette: house_palette, how:)
+          Changes::UsePalette.perform(project, actor:, palette:, how:)
           go_back
         end
 
         app.post("/projects/:project/shelf/:palette/duplicate") do
-          raise Magpie::Error, "#{house_palette.name} has no group to duplicate" if house_palette.groups.empty?
-          copy = Changes::CopyGroups.perform(project, actor:, groups: house_palette.groups.includes(:swatches).to_a)
-          tell "Duplicated #{house_palette.name} as #{copy.name}. This project uses it"
+          raise Magpie::Error, "#{palette.name} has no group to duplicate" if palette.groups.empty?
+          copy = Changes::CopyGroups.perform(project, actor:, groups: palette.groups.includes(:swatches).to_a)
+          tell "Duplicated #{palette.name} as #{copy.name}. This project uses it"
           redirect to(at("shelf", palette: copy.id)), 303
         end
 
         # Single groups, or all, into a palette of this project.
         app.post("/projects/:project/shelf/:palette/bring") do
-          groups = house_palette.groups.where(id: Array(params[:groups]).map { |id| number(id) }).includes(:swatches).to_a
-          into = Palette.find(number(params[:into]))
+          groups = palette.groups.where(id: Array(params[:groups]).map { |id| number(id) }).includes(:swatches).to_a
+          into = actor.palette(number(params[:into]))
           Changes::CopyGroups.perform(project, actor:, groups:, into:)
           tell "Brought #{Magpie::Text.list(groups.map(&:name))} into #{into.name}"
           redirect to(at("palettes")), 303
         end
 
         app.post("/projects/:project/shelf/:palette/merge") do
-          into = Palette.find(number(params[:into]))
-          Changes::MergePalettes.perform(project, actor:, from: house_palette, into:, limit: asked(:limit, 2.0, 0..20))
-          tell RecordedChange.where(project:).order(:id).last.words
+          into = actor.palette(number(params[:into]))
+          Changes::MergePalettes.perform(project, actor:, from: palette, into:, limit: asked(:limit, 2.0, 0..20))
+          tell Turns.new(project).to_undo.words
           redirect to(at("shelf", palette: into.id)), 303
         end
 
         app.post("/projects/:project/shelf/:palette/archive") do
-          Changes::ArchivePalette.perform(project, actor:, palette: house_palette, archived: params[:archived] == "1")
+          Changes::ArchivePalette.perform(project, actor:, palette:, archived: params[:archived] == "1")
           go_back
         end
 
         app.post("/projects/:project/shelf/:palette/remove") do
-          Changes::RemovePalette.perform(project, actor:, palette: house_palette)
-          tell "Removed #{house_palette.name}. Its places keep their colours; Undo brings it back"
+          Changes::RemovePalette.perform(project, actor:, palette:)
+          tell "Removed #{palette.name}. Its places keep their colours; Undo brings it back"
           redirect to(at("shelf")), 303
         end
       end

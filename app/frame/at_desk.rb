@@ -1,0 +1,69 @@
+require "forwardable"
+
+module Frame
+  # The desk of a request, and what routes ask of it.
+  module AtDesk
+    extend Forwardable
+
+    def_delegators :desk, :palettes, :groups, :hand, :choices
+
+    # Who this is. Only what is changed is signed.
+    def actor = @actor ||= Actor.new(who: (Visitor.who(session[:visitor]) if request.post?))
+
+    # The project that the address names.
+    def project = @project ||= actor.project(number(params[:project]))
+
+    def desk = @desk ||= Desk.new(actor, project, visitor:, opened: params[:open].to_s.split(",").first(20).map { |id| number(id) }, into: session[:group])
+
+    # A random mark in the session, which stands for the person.
+    def visitor = session[:visitor] ||= SecureRandom.hex(8)
+
+    # A swatch of the house: palettes belong to it, and any project may open them.
+    def swatch(id) = actor.swatch(number(id))
+
+    # The Mix sheet, where it is open.
+    def sheet = defined?(@sheet) ? @sheet : @sheet = desk.mixing(params[:mix])&.then { |content| Sheet.new(content, desk) }
+
+    def head = @head ||= Head.new(project, visitor)
+
+    def in_hand = @in_hand ||= InHand.new(hand)
+
+    def find_list = @find_list ||= FindList.new(desk, looked)
+
+    # What is looked at, in a place that looks at something.
+    def looked = nil
+
+    # The views that the hand shows between its ends, and at its end.
+    def hand_middle = [:"shared/finds"]
+
+    def hand_end = :"shared/keep"
+
+    # For forms that use what is in hand: they say what they showed.
+    def shown_in_hand = %(<input type="hidden" name="held" value="#{hand.mark}">)
+
+    # What is in hand, if it is still what the form showed.
+    # @raise [Magpie::Error]
+    def held
+      content = hand.content or raise Magpie::Error, "There is nothing in hand. Click a picture or a swatch first"
+      return content if params[:held].nil? || params[:held] == hand.mark
+      raise Magpie::Error, "Another window has put something else in hand meanwhile: #{content.name} #{content.hex}. Nothing was done. Look, and do it again"
+    end
+
+    # A colour is kept, and held from then on.
+    # @return [Swatch]
+    def keep(group, colour, name: "", slot: nil, find: nil)
+      kept = Changes::KeepColour.perform(project, actor:, group:, name:, colour:, slot:, find:)
+      hand.hold(Hand::Content.of_swatch(kept))
+      tell "Kept #{kept.name} in #{group.name}"
+      kept
+    end
+
+    # The group that a form names, which is kept in from then on.
+    # @raise [Magpie::Error]
+    def group_to_keep_in(otherwise)
+      group = desk.group(number(params[:group])) or raise Magpie::Error, otherwise
+      session[:group] = group.id
+      group
+    end
+  end
+end

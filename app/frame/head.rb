@@ -1,0 +1,24 @@
+module Frame
+  # What the head of a page tells beside the places: what undo and redo would do, and who
+  # signs changes here.
+  class Head
+    def initialize(project, visitor)
+      @project, @visitor = project, visitor
+      @turns = Turns.new(project, RecordedChange.told)
+    end
+
+    def undo = defined?(@undo) ? @undo : @undo = @turns.to_undo
+
+    def redo = defined?(@redo) ? @redo : @redo = @turns.to_redo
+
+    def who = Visitor.who(@visitor)
+
+    # Whom the job is for, and the job; the job alone where nobody was named.
+    def job
+      return [@project.name, nil] if @project.client.empty?
+      [@project.client, @project.name.sub(/\A\p{Lu}(?=\p{Ll})/, &:downcase)]
+    end
+
+    def title = [@project.client, @project.name].reject(&:empty?).join(", ")
+  end
+end

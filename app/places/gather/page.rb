@@ -1,0 +1,88 @@
+module Places
+  module Gather
+    # What Gather shows: the sources and artworks, what stands in the middle and beside
+    # it, the find that is read, and the remarks on all finds.
+    class Page
+      # Side by side; more could not be told apart.
+      MOST_COMPARED = 3
+      REMARKS = 5
+
+      # @param desk [Frame::Desk]
+      # @param params [Hash] of the request
+      def initialize(desk, params)
+        @desk, @params = desk, params
+      end
+
+      def sources = @sources ||= project.sources.to_a
+
+      def artworks = @artworks ||= project.artworks.to_a.tap { |artworks| Artwork.keys(artworks) }
+
+      # The find that is shown: the one asked for, or what is in hand.
+      # @return [Find, nil]
+      def find
+        return @find if defined?(@find)
+        @find = project.finds.includes(:source, :artwork).find_by(id: number(@params[:find] || @desk.hand.content&.find_id))
+      end
+
+      # What stands in the middle: what is asked for, what the find came from, or the first.
+      # @return [Source, Artwork, nil]
+      def looked
+        return @looked if defined?(@looked)
+        asked = artworks.find { |each| each.id == number(@params[:artwork]) } || sources.find { |each| each.id == number(@params[:source]) }
+        @looked = asked || [*sources, *artworks].find { |each| each == find&.readable } || sources.first
+      end
+
+      # Sources beside it.
+      def compared
+        return [] unless looked.is_a?(Source)
+        ids = with.split(",").map { |id| number(id) }
+        @compared ||= sources.select { |each| ids.include?(each.id) && each != looked }.first(MOST_COMPARED - 1)
+      end
+
+      def with = @params[:with].to_s
+
+      # @return [Array<Shown>] the one in the middle first
+      def shown = [looked, *compared].map { |each| Shown.new(self, each, @desk.choices) }
+
+      def about? = @params[:about] && looked.is_a?(Source)
+
+      # Finds of all pictures that are shown: beside each other they share their pins.
+      def pins
+        return [] unless looked
+        finds = project.finds.includes(:source).where.not(x: nil)
+        @pins ||= (looked.is_a?(Source) ? finds.where(source: [looked, *compared]) : finds.where(artwork: looked)).to_a
+      end
+
+      def beside?(source) = compared.include?(source)
+
+      # What would stand beside the one in the middle, were a source added or taken away.
+      # @return [String, nil] as the address has it
+      def with_or_without(source)
+        ids = (beside?(source) ? compared - [source] : [*compared, source].last(MOST_COMPARED - 1)).map(&:id)
+        ids.join(",") unless ids.empty?
+      end
+
+      # How many finds a source has.
+      def count_of(source)
+        @counts ||= project.finds.reorder(nil).group(:source_id).count
+        @counts.fetch(source.id, 0)
+      end
+
+      # What its thumbnail tells.
+      def facts_of(source) = [source.name, "#{source.width} × #{source.height} px", source.facts_in_words, source.note].reject(&:empty?).join(", ")
+
+      # @return [Array<Consistency::Remark>]
+      def remarks = @remarks ||= Consistency.new(project, @desk.groups.to_h { |group| [group, @desk.chips[group.id]] }).remarks.first(REMARKS)
+
+      def reading = @reading ||= ReadFind.new(self, find, @desk, @params[:stack].to_s)
+
+      def main = @main ||= MainStrip.new(looked, @desk.choices)
+
+      private
+
+      def project = @desk.project
+
+      def number(text) = Integer(text.to_s, 10, exception: false) || 0
+    end
+  end
+end

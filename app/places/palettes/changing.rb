@@ -1,0 +1,27 @@
+module Places
+  module Palettes
+    # Changing swatches everywhere: what follows them, before and after.
+    class Changing
+      ARTWORKS = 8
+
+      # @param chosen [Array<Swatch>]
+      def initialize(actor, chosen, params)
+        @chosen, @params = chosen, params
+        @reach = Reach.new(actor, chosen.map(&:id), most: ARTWORKS)
+      end
+
+      attr_reader :reach
+
+      def title = "#{(@chosen.size == 1) ? @chosen.first.name : "#{@chosen.size} swatches"}, everywhere"
+
+      # The one that can be set exactly in Mix.
+      # @return [Swatch, nil]
+      def single = (@chosen.first if @chosen.size == 1 && !@chosen.first.paint)
+
+      # What keeps a drawing as it is while its custom properties move.
+      def values_before = @chosen.map { |swatch| "#{swatch.variable}:#{swatch.hex}" }.join(";")
+
+      def shift = ShiftForm.new("selection", @chosen.count { |swatch| !swatch.locked && !swatch.paint }, @params)
+    end
+  end
+end

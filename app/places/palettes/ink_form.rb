@@ -1,0 +1,66 @@
+module Places
+  module Palettes
+    # Making a gradient or pattern, or changing its inks.
+    class InkForm
+      FEWEST, MOST = 2, 13
+      SIZE, ANGLE = 12, 90 # of a new one
+
+      # @!attribute follows [Integer, nil] id of the swatch
+      # @!attribute hex [String] its colour where it follows none
+      # @!attribute offset [Float] per cent
+      Ink = Struct.new(:follows, :hex, :offset)
+
+      # What a form of it sends.
+      # @return [Magpie::Palette::Compound]
+      # @raise [Magpie::Error]
+      def self.read(params, actor)
+        offsets, inks = Array(params[:offsets]), Array(params[:inks]).first(MOST)
+        inks = inks.each_with_index.map { |text, index| ink(text, offsets[index], index.fdiv([inks.size - 1, 1].max), actor) }
+        number = ->(name) { Float(params[name].to_s, exception: false) }
+        Magpie::Palette::Compound.new(form: params[:shape].to_s, angle: number.call(:angle), size: number.call(:size) || SIZE.to_f, inks:).checked
+      end
+
+      # @param text [String] "s12" follows a swatch, anything else is a colour
+      # @param offset [String, nil] per cent
+      # @param usual [Float] 0..1, where none is given
+      def self.ink(text, offset, usual, actor)
+        followed = actor.swatch(Integer(text[1..], 10, exception: false) || 0) if text.start_with?("s")
+        given = Float(offset.to_s, exception: false)
+        Magpie::Palette::Compound::Ink.new(colour: followed&.colour || Magpie::Notation.parse(text), reference: followed&.id, offset: given ? given / 100 : usual)
+      end
+
+      # @!attribute swatch [Swatch, nil] the one that is changed
+      attr_reader :swatch
+
+      def initialize(swatch, desk)
+        @swatch, @desk = swatch, desk
+      end
+
+      # Nothing can be made of no plain swatch.
+      def possible? = plain.any?
+
+      # Swatches that an ink can follow.
+      def plain = @plain ||= @desk.shown_chips.reject(&:paint)
+
+      def form = made&.form
+
+      def angle = made ? Magpie::Notation::Forms.short(made.angle, 1) : ANGLE
+
+      def size = made ? Magpie::Notation::Forms.short(made.size, 1) : SIZE
+
+      # @return [Array<Ink>]
+      def inks
+        return made.inks.map { |ink| Ink.new(ink.reference, ink.colour.hex, (ink.offset * 100).round(1)) } if made
+        Array.new(FEWEST) { |index| (plain[index] || plain.last).then { |each| Ink.new(each.id, each.hex, index * 100) } }
+      end
+
+      # Where a new one can be kept.
+      # @return [Array<[Palette, Group]>]
+      def groups = @desk.shown_palettes.flat_map { |palette| palette.groups.map { |group| [palette, group] } }
+
+      private
+
+      def made = swatch&.paint
+    end
+  end
+end

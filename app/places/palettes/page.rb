@@ -1,0 +1,104 @@
+module Places
+  module Palettes
+    # What Palettes shows: the palettes as one of four views, what is selected, and the
+    # panel at the side.
+    class Page
+      # What is done with a selection in the side panel.
+      TASKS = %w[share change ramp rename move text remove blend order].freeze
+      # A chip's places are told below it only where there is room.
+      NARROW = 60
+
+      attr_reader :desk, :params
+
+      # @param desk [Frame::Desk]
+      # @param params [Hash] of the request
+      def initialize(desk, params)
+        @desk, @params = desk, params
+      end
+
+      def choices = desk.choices
+
+      def view = choices[:view]
+
+      def chip_size = choices[:chip].to_i
+
+      def small? = chip_size < NARROW
+
+      # @return [Array<ShownPalette>]
+      def palettes = @palettes ||= desk.shown_palettes.map { |palette| ShownPalette.new(palette, self) }
+
+      # The swatch that the side is about, if it is shown.
+      # @return [Swatch, nil]
+      def swatch
+        return @swatch if defined?(@swatch)
+        id = number(params[:swatch])
+        @swatch = (desk.actor.swatches.includes(:group).find(id) if desk.shown_chips.any? { |each| each.id == id })
+      end
+
+      # @return [String, nil] one of TASKS
+      def task = (params[:do] if TASKS.include?(params[:do]))
+
+      # What the task is about; without one, the swatch.
+      # @return [Array<Swatch>]
+      def chosen = @chosen ||= task ? Selected.of(desk.actor, choices.selected) : [swatch].compact
+
+      def working? = task && chosen.any?
+
+      def selection = chosen.map(&:id).join(",")
+
+      def selection_key = [task, selection].join(":")
+
+      # The values of the task's panel.
+      def panel
+        @panel ||= case task
+        when "share" then Share.new(desk.actor, chosen, params)
+        when "remove" then Removal.new(desk.actor, chosen, desk.shown_chips)
+        when "change" then Changing.new(desk.actor, chosen, params)
+        when "blend" then Blending.new(desk.actor, chosen)
+        when "ramp" then Through.new(chosen, params)
+        when "text" then AsText.new(chosen, choices)
+        end
+      end
+
+      # "swatch" or "palette".
+      def side = params[:side] || (swatch ? "swatch" : "palette")
+
+      # The palette that the side is about.
+      # @return [ShownPalette, nil]
+      def palette
+        found = ->(id) { palettes.find { |each| each.id == id } }
+        found.call(number(params[:palette])) || (swatch && found.call(swatch.group.palette_id)) || palettes.first
+      end
+
+      def about_swatch = @about_swatch ||= AboutSwatch.new(swatch, params)
+
+      # @param swatch [Swatch, nil] a gradient or pattern; nil makes a new one
+      def inks_of(swatch) = InkForm.new(swatch, desk)
+
+      # The sliders of a shift.
+      # @param scope [String, nil] "selection"; nil is the whole palette
+      def shift(scope, number) = ShiftForm.new(scope, number, params)
+
+      # Places that follow a swatch.
+      def reach_of(id)
+        @reach ||= following.group("follows.swatch_id").count
+        @reach.fetch(id, 0)
+      end
+
+      # Artworks in which a palette is followed.
+      def artworks_of(palette_id)
+        @artworks ||= following.group("groups.palette_id").distinct.count(:artwork_id)
+        @artworks.fetch(palette_id, 0)
+      end
+
+      # Tells whether anybody changed anything since.
+      def version = HouseVersion.of(desk.actor)
+
+      private
+
+      def following = desk.actor.places.joins(swatch: :group).where(groups: {palette_id: desk.shown_palettes.map(&:id)})
+
+      def number(text) = Integer(text.to_s, 10, exception: false) || 0
+    end
+  end
+end

@@ -1,0 +1,8 @@
+# What follows the swatches of a palette, wherever in the house.
+module PaletteUse
+  # @return [Hash{String => Hash{String => Integer}}] places by artwork by project, by name
+  def self.of(actor, palette)
+    rows = actor.places.following(palette.swatches.select(:id)).joins(artwork: :project).group("projects.name", "artworks.name").count
+    rows.each_with_object(Hash.new { |all, name| all[name] = {} }) { |((project, artwork), places), all| all[project][artwork] = places }
+  end
+end

@@ -1,0 +1,26 @@
+# What a part of an artwork is painted with, whatever lies over it.
+class PartColour
+  # @!attribute part [Part]
+  attr_reader :part
+
+  # @param artwork [Artwork]
+  # @param key [String] of the part
+  # @param role [String] "fill" or "line"
+  # @raise [Magpie::Error] when there is no such part
+  def initialize(artwork, key, role)
+    @role = role
+    @part = artwork.parts.includes(places: :swatch).find_by(key:) or raise Magpie::Error, "#{artwork.name} has no such part"
+  end
+
+  # @return [Magpie::Color]
+  # @raise [Magpie::Error] when it has none, or not one colour
+  def colour
+    swatch = place&.swatch
+    found = swatch ? (swatch.colour unless swatch.paint) : place&.colour
+    found or raise Magpie::Error, "#{part.label} has no #{@role} of one colour: it is #{(place && place.kind != "colour") ? place.kind : "none"}. Read it as seen"
+  end
+
+  private
+
+  def place = @place ||= part.places.find { |each| each.role == @role }
+end
