@@ -34,6 +34,7 @@ RSpec.describe "Every place", :screen do
     click_button "Keep"
     expect(page).to have_content("Kept Lantern in First colours")
     click_link "Dress"
+    expect(page).to have_content("Bring in an artwork")
     attach_file "files[]", file("door_sign.svg", '<svg xmlns="http://www.w3.org/2000/svg" width="90" height="60"><script>boom()</script><g><g><rect id="board" width="90" height="60" fill="#888"/></g></g></svg>'), make_visible: true, match: :first
     expect(page).to have_content("Left out: Door sign, line 1: script element")
     find(".rack-chip[title^='Lantern']").click
