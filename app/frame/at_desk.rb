@@ -13,7 +13,7 @@ module Frame
     # The project that the address names.
     def project = @project ||= actor.project(number(params[:project]))
 
-    def desk = @desk ||= Desk.new(actor, project, visitor:, opened: params[:open].to_s.split(",").first(20).map { |id| number(id) }, into: session[:group])
+    def desk = @desk ||= Desk.new(actor, project, visitor:, opened: params[:open].to_s.split(",").first(20).map { |id| number(id) })
 
     # A random mark in the session, which stands for the person.
     def visitor = session[:visitor] ||= SecureRandom.hex(8)
@@ -62,7 +62,7 @@ module Frame
     # @raise [Magpie::Error]
     def group_to_keep_in(otherwise)
       group = desk.group(number(params[:group])) or raise Magpie::Error, otherwise
-      session[:group] = group.id
+      desk.keep_in group
       group
     end
   end

@@ -28,12 +28,13 @@ module Frame
       "ledger" => ->(v) { v.split(",").all? { |model| Colours::NOTATIONS.key?(model.to_sym) } },
       "sort" => ->(v) { SORTS.include?(v) },
       "folded" => ->(v) { v.match?(/\A[\d,]{0,2000}\z/) },
-      "listed" => ->(v) { %w[all here].include?(v) }
+      "listed" => ->(v) { %w[all here].include?(v) },
+      "group" => ->(v) { v.match?(/\A\d{1,18}\z/) }
     }.freeze
     USUAL = {
       "probe" => "5", "tolerance" => "6", "release" => "hold", "paint" => "seen", "colours" => "auto", "accents" => "100", "grounds" => "in",
       "favourite" => "hex", "copying" => "off", "listed" => "all", "models" => "rgb,hsb,lab,cmyk", "plane" => "chroma_lightness", "panel" => "reach", "bare" => "rgb",
-      "view" => "rows", "chip" => "76", "ledger" => "hex,cmyk", "sort" => "order", "folded" => ""
+      "view" => "rows", "chip" => "76", "ledger" => "hex,cmyk", "sort" => "order", "folded" => "", "group" => ""
     }.freeze
 
     # @param hand [Hand] where they are kept
@@ -45,13 +46,13 @@ module Frame
     # @param given [Hash{String => String}]
     def take(given)
       taken = given.to_h.select { |name, value| ALLOWED[name.to_s]&.call(value.to_s) }.transform_values(&:to_s)
-      @hand.update!(choices: @hand.choices.merge(taken)) if taken.any?
+      @hand.choose(taken) if taken.any?
     end
 
     # The swatches that were selected last, by their ids.
     def selected = @hand.choices.fetch("selected", [])
 
-    def select(ids) = @hand.update!(choices: @hand.choices.merge("selected" => ids))
+    def select(ids) = @hand.choose("selected" => ids)
 
     def tolerance = Float(self[:tolerance])
 

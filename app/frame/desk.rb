@@ -9,9 +9,8 @@ module Frame
 
     # @param visitor [String] the mark of the browser, since the hand is a person's own
     # @param opened [Array<Integer>] palettes that are looked at without being used
-    # @param into [Integer, nil] the group that was last kept in
-    def initialize(actor, project, visitor:, opened: [], into: nil)
-      @actor, @project, @visitor, @opened, @into = actor, project, visitor, opened, into
+    def initialize(actor, project, visitor:, opened: [])
+      @actor, @project, @visitor, @opened = actor, project, visitor, opened
     end
 
     def palettes = @palettes ||= project.palettes.includes(:groups).to_a
@@ -29,10 +28,17 @@ module Frame
     # The group that is kept in, of the project's: the one asked for, if it is there.
     def group(id) = groups.find { |each| each.id == id }
 
+    # The group that was kept in last, which is proposed the next time.
+    # @return [Integer] 0 where there is none
+    def kept_in = choices[:group].to_i
+
+    # @param group [Group]
+    def keep_in(group) = choices.take("group" => group.id)
+
     # The palette that new groups go to: that of the group last kept in.
     # @raise [Magpie::Error]
     def palette_for_groups
-      palettes.find { |each| each.groups.any? { |group| group.id == @into } } || palettes.first || raise(Magpie::Error, "The project has no palette to keep them in")
+      palettes.find { |each| each.groups.any? { |group| group.id == kept_in } } || palettes.first || raise(Magpie::Error, "The project has no palette to keep them in")
     end
 
     # What is drawn of the swatches of all palettes shown, by group.

@@ -33,5 +33,12 @@ class Hand < Record
     update!(now: content.data, before: now || before)
   end
 
+  # Another window may be choosing something else at the same moment: only these change.
+  # @param chosen [Hash{String => Object}]
+  def choose(chosen)
+    Hand.where(id:).update_all(["choices = choices || ?::jsonb", JSON.generate(chosen)])
+    reload
+  end
+
   def swap = before && update!(now: before, before: now)
 end

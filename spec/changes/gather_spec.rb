@@ -143,6 +143,11 @@ RSpec.describe "Gathering", :data do
       expect(main.found?).to be false
       shares = main.to_a.map(&:share)
       expect([main.found?, shares]).to eq [true, [0.5, 0.5]]
+      # What another edition of the core found is not taken for what this one finds.
+      edition = Magpie.edition
+      allow(Magpie).to receive(:edition).and_return("another")
+      expect(MainColours.new(source, {count: 2, accents: 1.0, leave_out: false})).not_to be_found
+      allow(Magpie).to receive(:edition).and_return(edition)
       dark = Vips::Image.pngload_buffer(main.highlight(0))
       expect(dark.extract_band(1).avg).to be_within(1).of(92)
     end
@@ -181,6 +186,14 @@ RSpec.describe "Gathering", :data do
       choices.take("probe" => "31", "release" => "throw", "colours" => "1", "tolerance" => "12.5", "accents" => "abc", "visitor" => "two", "favourite" => "oklch", "grounds" => "out")
       expect(%i[probe release colours accents favourite grounds].map { |name| choices[name] }).to eq %w[31 hold auto 100 oklch out]
       expect([choices.tolerance, choices.main_colours]).to eq [12.5, {count: nil, accents: 1.0, leave_out: true}]
+    end
+
+    it "keeps what another window chose meanwhile" do
+      choices
+      other = described_class.new(Hand.find_by!(project:, visitor: "one"))
+      other.take("view" => "grid", "group" => "7")
+      choices.take("probe" => "31")
+      expect(%i[probe view group].map { |name| described_class.new(Hand.find_by!(visitor: "one"))[name] }).to eq %w[31 grid 7]
     end
   end
 

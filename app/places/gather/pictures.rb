@@ -104,7 +104,7 @@ module Places
           palette = desk.palette_for_groups
           colours = as_shown(MainColours.new(readable, choices.main_colours).to_a)
           group = Changes::KeepMainColours.perform(project, actor:, palette:, readable:, colours:)
-          session[:group] = group.id
+          desk.keep_in group
           tell "Kept #{group.name} in #{palette.name}: #{count(group.swatches.size, "swatch")}"
           go_back
         end

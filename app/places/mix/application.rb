@@ -42,7 +42,7 @@ module Places
       post("/projects/:project/mix/group") do
         colours = Array(params[:notations]).first(101).map { |text| Magpie::Notation.parse(text) }
         group = Changes::KeepGroup.perform(project, actor:, palette: desk.palette_for_groups, name: params[:name], colours:, note: Magpie::Text.name(params[:note], longest: 120))
-        session[:group] = group.id
+        desk.keep_in group
         tell "Kept #{group.name} in #{group.palette.name}: #{count(colours.size, "swatch")}"
         go_back
       end

@@ -29,7 +29,7 @@ module Places
         end
 
         app.post("/projects/:project/palettes/:palette/groups") do
-          session[:group] = Changes::AddGroup.perform(project, actor:, palette:, name: params[:name]).id
+          desk.keep_in Changes::AddGroup.perform(project, actor:, palette:, name: params[:name])
           go_back
         end
 

@@ -70,7 +70,7 @@ module Places
           steps = asked(:steps, 3, 0..40).to_i
           colours = Magpie::Making::Between.steps(selected.map(&:colour), steps)
           made = Changes::KeepGroup.perform(project, actor:, palette: selected.first.group.palette, name: params[:name], colours:, note: "Ramp through #{Magpie::Text.list(selected.first(3).map(&:name))}")
-          session[:group] = made.id
+          desk.keep_in made
           tell "Kept #{made.name}: #{count(colours.size, "swatch")}"
           redirect to(palettes_at(swatch: made.swatches.first.id)), 303
         end

@@ -11,7 +11,7 @@ module Places
 
         app.post("/projects/:project/shelf") do
           made = Changes::AddPalette.perform(project, actor:, name: params[:name], note: params[:note].to_s, tags: params[:tags].to_s)
-          session[:group] = made.groups.first.id
+          desk.keep_in made.groups.first
           tell "Added #{made.name}. This project uses it"
           redirect to(at("palettes")), 303
         end
