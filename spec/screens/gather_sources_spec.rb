@@ -153,6 +153,7 @@ RSpec.describe "Gather, what is read from", :screen do
       select "4", from: "Number"
       expect(page).to have_css(".main-strip button", count: 4)
       check "Leave out grounds"
+      expect(page).to have_css("[name=grounds][value=out][checked]") # as the server has drawn it
       expect(page).to have_css(".main-strip button", count: 4)
       click_button "Keep all as a group"
       expect(page).to have_content("Kept Dusk over the dome in Quillmere house: 4 swatches")

@@ -114,6 +114,8 @@ RSpec.describe "Palettes", :screen do
   it "keeps what is in hand in an empty slot" do
     right = box_of(at("Moonwash"))
     drag(middle(at("Moonwash")), {x: right["right"] + 30, y: right["y"] + 30})
+    expect(page).to have_css(".slot")
+    expect(page).to have_css(".side h1", text: "Moonwash")
     chip("Lamp").click
     expect(page).to have_css(".side h1", text: "Lamp")
     find(".slot", match: :first).click
