@@ -95,7 +95,7 @@ brought = Bench.median(1) { source = Changes::BringInSource.perform(demo, actor:
 Bench.row "Bringing in 12 megapixels (JPEG)", brought, "–"
 FileUtils.rm_rf(PictureCache.folder)
 start = Process.clock_gettime(Process::CLOCK_MONOTONIC)
-source.picture
+Seen.new(source).picture
 opened = (Process.clock_gettime(Process::CLOCK_MONOTONIC) - start) * 1000
 Bench.row "Opening 12 megapixels, first time", opened, "–"
 random = Random.new(1)
@@ -110,19 +110,19 @@ grain = (0..2).map { |band| Vips::Image.gaussnoise(dusk.width, dusk.height, mean
 dusk = (dusk + grain[0].bandjoin(grain[1..])).cast(:uchar).copy(interpretation: :srgb)
 source = Changes::BringInSource.perform(demo, actor: Actor.new, name: "Dusk, large.jpg", bytes: dusk.jpegsave_buffer(Q: 92))
 size = "#{(dusk.width * dusk.height / 1e6).round} megapixels"
-opening = Bench.median(3) { Magpie::Painters.picture(source.bytes) }
+opening = Bench.median(3) { Magpie::Painters.picture(Blob.bytes(source.sha256)) }
 Bench.row "Decoding #{size} (JPEG), without keeping it", opening, "–"
 [["a field of the sky", 2000, 1000, 6.0], ["the whole picture", 2000, 1000, 40.0]].each do |what, x, y, tolerance|
-  median = Bench.median(7) { source.picture.then { |picture| picture.read(Magpie::Picture::Probe.patch(picture, x, y, tolerance)) } }
+  median = Bench.median(7) { Seen.new(source).picture.then { |picture| picture.read(Magpie::Picture::Probe.patch(picture, x, y, tolerance)) } }
   Bench.row "Patch of #{size}, #{what}: grown and read", median, "≤ 400 ms", format("%.2f × decoding it", median / opening)
-  outline = Magpie::Picture::Probe.patch(source.picture, x, y, tolerance)
+  outline = Magpie::Picture::Probe.patch(Seen.new(source).picture, x, y, tolerance)
   Bench.row "… and its outline", Bench.median(7) { outline.outline }, "–"
 end
-main = -> { Magpie::Picture::MainColours.new(Magpie::Picture::Cells.new(source.picture), count: 16).tap(&:to_a) }
+main = -> { Magpie::Picture::MainColours.new(Magpie::Picture::Cells.new(Seen.new(source).picture), count: 16).tap(&:to_a) }
 quantiser = -> { dusk.pngsave_buffer(palette: true, bitdepth: 4, dither: 0, Q: 100, compression: 0) }
 first, theirs = [main, quantiser].map { |run| Bench.median(5, &run) }
 Bench.row "Main colours of #{size}, 16 of them with their places", first, "≤ 700 ms", format("%.2f × libvips' quantiser with PNG", first / theirs)
-by_itself = Bench.median(5) { Magpie::Picture::MainColours.new(Magpie::Picture::Cells.new(source.picture)).to_a }
+by_itself = Bench.median(5) { Magpie::Picture::MainColours.new(Magpie::Picture::Cells.new(Seen.new(source).picture)).to_a }
 Bench.row "Main colours of #{size}, number found by itself", by_itself, "≤ 700 ms", format("%.2f × libvips' quantiser with PNG", by_itself / theirs)
 Demo::Pictures.all.each do |name, bytes|
   image = Vips::Image.new_from_buffer(bytes, "").extract_band(0, n: 3)

@@ -15,6 +15,7 @@ module Changes
         original: Blob.keep(@bytes, "image/svg+xml"), template: Blob.keep(drawing.template, "image/svg+xml"),
         width: drawing.width, height: drawing.height, dropped: drawing.dropped, position: next_position(project.artworks))
       add_places(drawing, add_parts(drawing))
+      @parts = drawing.parts.count { |part| part.kind == :part }
       @artwork
     end
 
@@ -30,6 +31,6 @@ module Changes
       Place.insert_all!(rows) unless rows.empty?
     end
 
-    def words = "Brought in #{@artwork.name}, #{count(@artwork.part_count, "part")}"
+    def words = "Brought in #{@artwork.name}, #{count(@parts, "part")}"
   end
 end

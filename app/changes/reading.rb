@@ -8,7 +8,7 @@ module Changes
     # @return [Hash]
     # @raise [Magpie::Error] where there is no colour
     def columns(readable, aim)
-      reading = aim.read(readable.picture)
+      reading = aim.read(Seen.new(readable).picture)
       raise Magpie::Error, "#{reading.at.join(", ")} is transparent in #{readable.name}: there is no colour to read" unless reading.average
       x, y = reading.at
       {**from(readable), **aim.columns, x:, y:, **colours(reading), name: Magpie::ColorName.suggest(reading.average)}

@@ -30,6 +30,14 @@ module Frame
 
     def find_list = @find_list ||= FindList.new(desk, looked)
 
+    # An artwork as it is dressed, for a page.
+    # @param prefix [String] tells several drawings of it apart
+    # @return [String] SVG
+    def live(artwork, prefix)
+      @dressings ||= Hash.new { |known, each| known[each] = Dressing.new(each) }
+      @dressings[artwork].live(prefix)
+    end
+
     # What is looked at, in a place that looks at something.
     def looked = nil
 

@@ -5,10 +5,6 @@ class Source < Record
   belongs_to :project
   has_many :finds
 
-  def key = sha256
-
-  def bytes = Blob.bytes(sha256)
-
   # Sources of earlier versions have no facts: what they were was always plain.
   def plain? = facts.fetch("plain", true)
 
@@ -16,13 +12,6 @@ class Source < Record
   def facts_in_words
     return "" if facts.empty?
     "#{facts["format"]}, #{facts["bits"]} bit, #{facts["space"]}, #{Magpie::Text.bytes(facts["bytes"])}"
-  end
-
-  # Sources of earlier versions have none; theirs is found again when it is asked for.
-  # @return [Magpie::Picture::Tone, nil] nil where every pixel is transparent
-  def tone_value
-    known = tone || JSON.parse(File.read(PictureCache.file("#{key}-tone.json") { JSON.generate(Source.tone_of(picture) || {}) }))
-    Magpie::Picture::Tone.new(**known.symbolize_keys) if known.any?
   end
 
   # As #tone holds it.

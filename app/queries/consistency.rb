@@ -70,5 +70,5 @@ class Consistency
     Magpie::Picture::Tone.new(lightness: median.call(tones.map(&:lightness)), cast: (0..1).map { |axis| median.call(tones.map { |tone| tone.cast[axis] }) })
   end
 
-  def tone(find) = (@tones ||= {})[find.source_id] ||= find.source&.tone_value
+  def tone(find) = (@tones ||= {})[find.source_id] ||= (Seen.new(find.source).tone if find.source)
 end

@@ -1,9 +1,9 @@
 # The main colours of a picture, found once and kept beside its decoded pixels.
 class MainColours
-  # @param readable [Readable]
+  # @param seen [Seen]
   # @param options [Hash] as Magpie::Picture::MainColours takes them
-  def initialize(readable, options)
-    @readable, @options = readable, options
+  def initialize(seen, options)
+    @seen, @options = seen, options
   end
 
   # Are they found already? If not, finding them takes a moment.
@@ -27,11 +27,11 @@ class MainColours
 
   private
 
-  def name(ending) = "#{@readable.key}-main-#{@options.values.join("-")}.#{ending}"
+  def name(ending) = "#{@seen.key}-main-#{@options.values.join("-")}.#{ending}"
 
   def kept(ending) = PictureCache.file(name(ending)) { (ending == "json") ? json : found.map.pngsave_buffer }
 
-  def found = @found ||= Magpie::Picture::MainColours.new(Magpie::Picture::Cells.new(@readable.picture), **@options)
+  def found = @found ||= Magpie::Picture::MainColours.new(Magpie::Picture::Cells.new(@seen.picture), **@options)
 
   def json = JSON.generate(found.to_a.map { |each| {colour: each.colour.to_h, share: each.share, at: each.at} })
 end

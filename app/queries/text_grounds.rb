@@ -40,8 +40,9 @@ class TextGrounds
   # [{text => ground}, {part => opacity}]. Depends on the drawing and on what is painted
   # at all, not on the colours.
   def grounds(artwork)
-    paints = artwork.paints
+    dressing = Dressing.new(artwork)
+    paints = dressing.paints
     shape = Digest::SHA256.hexdigest([artwork.template, paints.transform_values { |paint| [paint.kind, paint.opacity > 0] }.to_a].to_s)
-    JSON.parse(File.read(PictureCache.file("#{shape}-grounds.json") { JSON.generate([Magpie::Painters::Grounds.of(artwork.drawing, paints), Magpie::Artwork::Opacities.of(artwork.drawing)]) }))
+    JSON.parse(File.read(PictureCache.file("#{shape}-grounds.json") { JSON.generate([Magpie::Painters::Grounds.of(dressing.drawing, paints), Magpie::Artwork::Opacities.of(dressing.drawing)]) }))
   end
 end

@@ -73,14 +73,15 @@ RSpec.describe Changes do
     it "writes one swatch, however many places follow it" do
       swatch = keep(project, "Lamp", "#FFCE5C")
       poster
+      expect(RecordedChange.last.words).to eq "Brought in Poster, #{poster.parts.where(kind: "part").count} parts"
       share(project, swatch)
       statements = []
       subscriber = ActiveSupport::Notifications.subscribe("sql.active_record") { |*, payload| statements << payload[:sql] if payload[:sql].match?(/\A\s*(UPDATE|INSERT|DELETE)/) }
       described_class.perform(project, actor:, swatch:, colour: hex("hsb 200 60 80"), definition: "hsb 200 60 80", before: "#FFCE5C")
       ActiveSupport::Notifications.unsubscribe(subscriber)
       expect(statements.size).to eq 2
-      expect(poster.flat.scan("#52A3CC").size).to eq 8
-      expect(poster.linked).to include("--lamp:#52A3CC")
+      expect(Dressing.new(poster).flat.scan("#52A3CC").size).to eq 8
+      expect(Dressing.new(poster).linked).to include("--lamp:#52A3CC")
     end
 
     it "is refused when somebody changed the swatch meanwhile" do

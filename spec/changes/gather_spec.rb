@@ -15,8 +15,8 @@ RSpec.describe "Gathering", :data do
     it "know what they are" do
       expect(source.name).to eq "dusk halves"
       expect(source.facts_in_words).to match(/\APNG, 8 bit, sRGB, \d kB\z/)
-      expect(source.tone_value.words).to be_a String
-      expect(bring_in(flat_picture(9, 9, [9, 9, 9]).bandjoin(Vips::Image.black(9, 9))).tone_value).to be_nil
+      expect(Seen.new(source).tone.words).to be_a String
+      expect(Seen.new(bring_in(flat_picture(9, 9, [9, 9, 9]).bandjoin(Vips::Image.black(9, 9)))).tone).to be_nil
     end
 
     it "are renamed, noted, moved and removed, and all of it is undone" do
@@ -116,17 +116,17 @@ RSpec.describe "Gathering", :data do
 
     it "is read as it is seen, and a change of it is seen at once" do
       expect(take(square(1200, 100), artwork).origin).to end_with "of Poster, as seen"
-      before = artwork.key
+      before = Seen.new(artwork).key
       artwork.places.each { |place| place.update!(kind: "colour", colour: hex("#2F8FA3"), hex: "#2F8FA3") }
       again = Artwork.find(artwork.id)
-      expect(again.key).not_to eq before
+      expect(Seen.new(again).key).not_to eq before
       expect(take(square(100, 100), again).hex).to eq "#2F8FA3"
     end
   end
 
   describe "main colours" do
     it "are kept as a group in one change, each with its find" do
-      colours = MainColours.new(source, {count: nil, accents: 1.0, leave_out: false}).to_a
+      colours = MainColours.new(Seen.new(source), {count: nil, accents: 1.0, leave_out: false}).to_a
       palette = project.palettes.first
       group = Changes::KeepMainColours.perform(project, actor:, palette:, readable: source, colours:)
       expect(group.swatches.map(&:hex)).to match_array %w[#231F55 #E2705A]
@@ -139,14 +139,14 @@ RSpec.describe "Gathering", :data do
 
     it "are kept beside the picture, and shown where they are" do
       FileUtils.rm_rf(PictureCache.folder)
-      main = MainColours.new(source, {count: 2, accents: 1.0, leave_out: false})
+      main = MainColours.new(Seen.new(source), {count: 2, accents: 1.0, leave_out: false})
       expect(main.found?).to be false
       shares = main.to_a.map(&:share)
       expect([main.found?, shares]).to eq [true, [0.5, 0.5]]
       # What another edition of the core found is not taken for what this one finds.
       edition = Magpie.edition
       allow(Magpie).to receive(:edition).and_return("another")
-      expect(MainColours.new(source, {count: 2, accents: 1.0, leave_out: false})).not_to be_found
+      expect(MainColours.new(Seen.new(source), {count: 2, accents: 1.0, leave_out: false})).not_to be_found
       allow(Magpie).to receive(:edition).and_return(edition)
       dark = Vips::Image.pngload_buffer(main.highlight(0))
       expect(dark.extract_band(1).avg).to be_within(1).of(92)

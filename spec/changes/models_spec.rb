@@ -98,14 +98,14 @@ RSpec.describe "What the tables hold" do
   describe PictureCache do
     it "is made again from the bytes when it is deleted, and keeps to its size" do
       source = Changes::BringInSource.perform(project, actor:, name: "Dusk.png", bytes: noise_picture(30, 20, [90, 60, 120], 8).pngsave_buffer)
-      reading = source.picture.at(10, 10)
+      reading = Seen.new(source).picture.at(10, 10)
       FileUtils.rm_rf(described_class.folder)
-      expect(source.picture.at(10, 10)).to eq reading
-      expect(File.binread(source.thumbnail)).to start_with("\xFF\xD8".b)
+      expect(Seen.new(source).picture.at(10, 10)).to eq reading
+      expect(File.binread(Seen.new(source).thumbnail)).to start_with("\xFF\xD8".b)
       stub_const("PictureCache::LARGEST_BYTES", 10)
       described_class.make_room
       expect(Dir.glob(File.join(described_class.folder, "*"))).to be_empty
-      expect(source.picture.at(10, 10)).to eq reading
+      expect(Seen.new(source).picture.at(10, 10)).to eq reading
     end
   end
 
@@ -125,10 +125,10 @@ RSpec.describe "What the tables hold" do
       ember = keep(project, "Ember sky", "#E46F58")
       share(project, ember)
       Changes::ChangeSwatch.perform(project, actor:, swatch: ember, colour: hex("#52A3CC80"), definition: "", before: "#E46F58")
-      expect(poster.live("stage")).to include(%(fill="var(#{ember.variable},#52A3CC80)"), %(id="stage-#{poster.id}-ember_band"))
-      expect(poster.flat).to match(/id="ember_band"[^>]* fill="#52A3CC" fill-opacity="0.502"/)
-      expect(poster.linked).to include("--ember-sky:#52A3CC;")
-      expect(poster.flat).not_to include(Magpie::Artwork::Identifiers::MARK, "data-part")
+      expect(Dressing.new(poster).live("stage")).to include(%(fill="var(#{ember.variable},#52A3CC80)"), %(id="stage-#{poster.id}-ember_band"))
+      expect(Dressing.new(poster).flat).to match(/id="ember_band"[^>]* fill="#52A3CC" fill-opacity="0.502"/)
+      expect(Dressing.new(poster).linked).to include("--ember-sky:#52A3CC;")
+      expect(Dressing.new(poster).flat).not_to include(Magpie::Artwork::Identifiers::MARK, "data-part")
     end
   end
 end

@@ -149,11 +149,11 @@ RSpec.describe Changes, "of palettes", :data do
       Changes::DressParts.perform(project, actor:, artwork: poster, keys: ["moor"], role: "fill", content: Hand::Content.of_swatch(gradient))
       undone { Changes::ChangeSwatch.perform(project, actor:, swatch: plum, colour: hex("#2F8FA3"), definition: "", before: "#5F3566") }
       expect(gradient.reload.paint.inks.map { |ink| ink.colour.hex }).to eq %w[#E46F58 #2F8FA3]
-      expect(Artwork.find(poster.id).flat).to include %(stop-color="#2F8FA3")
-      expect(Artwork.find(poster.id).live("x")).to include %(stop-color="var(--swatch-#{plum.id},#2F8FA3)")
-      flat = Artwork.find(poster.id).flat
+      expect(Dressing.new(poster).flat).to include %(stop-color="#2F8FA3")
+      expect(Dressing.new(poster).live("x")).to include %(stop-color="var(--swatch-#{plum.id},#2F8FA3)")
+      flat = Dressing.new(poster).flat
       undone { Changes::RemoveSwatches.perform(project, actor:, swatches: [gradient.reload]) }
-      expect(Artwork.find(poster.id).flat).to eq flat
+      expect(Dressing.new(poster).flat).to eq flat
       expect(place(poster, "moor").kind).to eq "compound"
     end
 

@@ -83,7 +83,7 @@ RSpec.describe "Gather, what is read from", :screen do
     it "get a better copy, seen before it is taken" do
       click_link "About"
       path = File.join(DOWNLOADS, "dusk_better.png")
-      Source.find_by(name: "Dusk over the dome").picture.image.linear([0.9] * 3, [6] * 3).cast(:uchar).pngsave(path)
+      Seen.new(Source.find_by(name: "Dusk over the dome")).picture.image.linear([0.9] * 3, [6] * 3).cast(:uchar).pngsave(path)
       within(".reading") { attach_file "files[]", path, make_visible: true }
       expect(page).to have_css(".better tbody tr", count: 6)
       old = demo.finds.find_by!(x: 620, y: 720).hex
@@ -127,7 +127,7 @@ RSpec.describe "Gather, what is read from", :screen do
       x, y = (size[0] * 0.95).round, (size[1] * 0.97).round
       click_picture x, y
       expect(page).to have_content("of Poster, as seen")
-      expect(artwork.picture.at(x, y).average.hex).to eq demo.finds.first.hex
+      expect(Seen.new(artwork).picture.at(x, y).average.hex).to eq demo.finds.first.hex
       choose "A part’s own fill", visible: :all, allow_label_click: true
       expect(page).to have_css("#picture[data-own=fill]")
       click_picture x, y

@@ -19,7 +19,7 @@ module GatherScreens
     expect(page).to have_css("#probe input[value='#{value}']:checked", visible: :all)
   end
 
-  def read_in_ruby(x, y, probe) = Source.find_by(name: "Dusk over the dome").picture.at(x, y, probe:).average.hex
+  def read_in_ruby(x, y, probe) = Seen.new(Source.find_by(name: "Dusk over the dome")).picture.at(x, y, probe:).average.hex
 
   def send_files(files, how)
     contents = files.map { |name, bytes| [name, [bytes].pack("m0")] }

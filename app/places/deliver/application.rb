@@ -19,8 +19,8 @@ module Places
       get("/projects/:project/deliver/artworks/:artwork/:form.svg") do
         artwork = project.artworks.find(number(params[:artwork]))
         body = case params[:form]
-        when "linked" then artwork.linked
-        when "flat" then artwork.flat
+        when "linked" then Dressing.new(artwork).linked
+        when "flat" then Dressing.new(artwork).flat
         else raise ActiveRecord::RecordNotFound
         end
         download "#{Magpie::Text.slug(artwork.name, "artwork")}-#{params[:form]}.svg", "image/svg+xml", body

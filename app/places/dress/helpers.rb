@@ -9,7 +9,7 @@ module Places
         return [] if artworks.empty?
         dropped = artworks.flat_map { |each| each.dropped.map { |line| "#{each.name}, #{line}" } }
         left_out = "Left out: #{dropped.first(6).join("; ")}#{" and #{dropped.size - 6} more" if dropped.size > 6}" if dropped.any?
-        parts = Artwork.part_counts(artworks.map(&:id))
+        parts = Dressing.part_counts(artworks.map(&:id))
         ["Brought in #{Magpie::Text.list(artworks.map { |each| "#{each.name}, #{count(parts.fetch(each.id, 0), "part")}" })}", left_out].compact
       end
 

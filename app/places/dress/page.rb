@@ -30,7 +30,7 @@ module Places
 
       # Parts of an artwork that is shown.
       def parts_of(each)
-        @counts ||= Artwork.part_counts([artwork, *others].map(&:id))
+        @counts ||= Dressing.part_counts([artwork, *others].map(&:id))
         @counts.fetch(each.id, 0)
       end
 

@@ -12,6 +12,8 @@ module Places
         end
       end
 
+      def seen = @seen ||= Seen.new(readable)
+
       def source = @source ||= project.sources.find(number(params[:source]))
 
       def find = @find ||= project.finds.find(number(params[:find]))

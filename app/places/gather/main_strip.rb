@@ -8,10 +8,11 @@ module Places
       attr_reader :readable, :problem
 
       # @param readable [Source, Artwork]
+      # @param seen [Seen] its picture
       # @param choices [Frame::Choices]
-      def initialize(readable, choices)
-        @readable, @choices = readable, choices
-        @main = MainColours.new(readable, choices.main_colours)
+      def initialize(readable, seen, choices)
+        @readable, @seen, @choices = readable, seen, choices
+        @main = MainColours.new(seen, choices.main_colours)
       end
 
       # Finds them, which takes a moment.
@@ -38,9 +39,9 @@ module Places
       def name_of(each) = Magpie::ColorName.suggest(each.colour)
 
       # Tells the picture and what was chosen from others.
-      def key = [readable.key, *@choices.main_colours.values].join("-")
+      def key = [@seen.key, *@choices.main_colours.values].join("-")
 
-      def version = [readable.key[0, 8], *@choices.main_colours.values].join("-")
+      def version = [@seen.version, *@choices.main_colours.values].join("-")
 
       def accents = @choices[:accents]
 

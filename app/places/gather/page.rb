@@ -15,7 +15,7 @@ module Places
 
       def sources = @sources ||= project.sources.to_a
 
-      def artworks = @artworks ||= project.artworks.to_a.tap { |artworks| Artwork.keys(artworks) }
+      def artworks = @artworks ||= project.artworks.to_a
 
       # The find that is shown: the one asked for, or what is in hand.
       # @return [Find, nil]
@@ -74,9 +74,16 @@ module Places
       # @return [Array<Consistency::Remark>]
       def remarks = @remarks ||= Consistency.new(project, @desk.groups.to_h { |group| [group, @desk.chips[group.id]] }).remarks.first(REMARKS)
 
+      # @param readable [Source, Artwork]
+      # @return [Seen] its picture
+      def seen(readable)
+        @seen ||= Seen.all(artworks)
+        @seen[readable] ||= Seen.new(readable)
+      end
+
       def reading = @reading ||= ReadFind.new(self, find, @desk, @params[:stack].to_s)
 
-      def main = @main ||= MainStrip.new(looked, @desk.choices)
+      def main = @main ||= MainStrip.new(looked, seen(looked), @desk.choices)
 
       private
 

@@ -69,21 +69,21 @@ module Places
 
         app.get("/projects/:project/:kind/:readable/picture") do
           cache_control :private, :immutable, max_age: 31_536_000
-          etag "#{readable.key}-screen"
-          type, bytes = readable.on_screen
+          etag "#{seen.key}-screen"
+          type, bytes = seen.on_screen
           content_type type
           bytes
         end
 
         app.get("/projects/:project/:kind/:readable/thumbnail") do
           cache_control :private, :immutable, max_age: 31_536_000
-          etag "#{readable.key}-small"
-          send_file readable.thumbnail, type: "image/jpeg"
+          etag "#{seen.key}-small"
+          send_file seen.thumbnail, type: "image/jpeg"
         end
 
         # Asked for by the page when they are not found yet.
         app.get("/projects/:project/:kind/:readable/main") do
-          @main = MainStrip.new(readable, choices)
+          @main = MainStrip.new(readable, seen, choices)
           @main.find
           erb :main_colours, layout: false, locals: {main: @main}
         end
@@ -91,18 +91,18 @@ module Places
         app.get("/projects/:project/:kind/:readable/main/:number.png") do
           cache_control :private, max_age: 3600
           content_type "image/png"
-          MainColours.new(readable, choices.main_colours).highlight(number(params[:number]))
+          MainColours.new(seen, choices.main_colours).highlight(number(params[:number]))
         end
 
         app.post("/projects/:project/:kind/:readable/main/:number") do
-          main = MainColours.new(readable, choices.main_colours).to_a[number(params[:number])] or raise Magpie::Error, "There is no such main colour any more"
+          main = MainColours.new(seen, choices.main_colours).to_a[number(params[:number])] or raise Magpie::Error, "There is no such main colour any more"
           as_shown [main]
           taken Changes::TakeColour.perform(project, actor:, colour: main.colour, way: "main", readable:, share: main.share, x: main.at[0], y: main.at[1])
         end
 
         app.post("/projects/:project/:kind/:readable/main") do
           palette = desk.palette_for_groups
-          colours = as_shown(MainColours.new(readable, choices.main_colours).to_a)
+          colours = as_shown(MainColours.new(seen, choices.main_colours).to_a)
           group = Changes::KeepMainColours.perform(project, actor:, palette:, readable:, colours:)
           desk.keep_in group
           tell "Kept #{group.name} in #{palette.name}: #{count(group.swatches.size, "swatch")}"

@@ -52,7 +52,7 @@ module Places
         return [] unless find.pixels? && find.source && @page.compared.any?
         aim = Aim.of_find(find)
         ([@page.looked, *@page.compared] - [find.source]).map do |other|
-          colour = aim.scaled([other.width.fdiv(find.source.width), other.height.fdiv(find.source.height)]).read(other.picture).average
+          colour = aim.scaled([other.width.fdiv(find.source.width), other.height.fdiv(find.source.height)]).read(@page.seen(other).picture).average
           Beside.new(other.name, colour, colour && Magpie::Difference.de2000(colour, find.average))
         end
       end

@@ -27,8 +27,9 @@ module Places
         # What a patch would cover, while the tolerance is adjusted.
         app.get("/projects/:project/:kind/:readable/patch.json") do
           content_type :json
-          patch = Aim.of_request(params.merge("probe" => "patch")).region(readable.picture)
-          JSON.generate(outline: Outline.path(patch.outline), pixels: patch.count, hex: readable.picture.read(patch).average&.hex)
+          picture = Seen.new(readable).picture
+          patch = Aim.of_request(params.merge("probe" => "patch")).region(picture)
+          JSON.generate(outline: Outline.path(patch.outline), pixels: patch.count, hex: picture.read(patch).average&.hex)
         end
 
         app.post("/projects/:project/finds/:find/again") do
@@ -57,7 +58,7 @@ module Places
           raise ActiveRecord::RecordNotFound unless find.readable && find.x
           cache_control :private, max_age: 60
           content_type "image/png"
-          find.readable.picture.crop(find.x, find.y, 60, 36, scale: 3)
+          Seen.new(find.readable).picture.crop(find.x, find.y, 60, 36, scale: 3)
         end
       end
     end

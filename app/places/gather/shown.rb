@@ -21,7 +21,7 @@ module Places
 
       def path = readable.path
 
-      def version = readable.key[0, 8]
+      def version = @page.seen(readable).version
 
       # Is it the one in the middle?
       def first? = readable == @page.looked
@@ -56,7 +56,7 @@ module Places
 
       def read_here?(way) = find&.way == way && find.readable == readable
 
-      def picture = artwork? ? readable.picture : readable
+      def picture = artwork? ? @page.seen(readable).picture : readable
 
       # A find of another picture stands at the same share of this one.
       def pin(each)

@@ -1,0 +1,49 @@
+# A source, or an artwork as it is dressed now, as the picture that is seen: kept decoded
+# under a key that changes with its pixels, in a cache on disk that can be deleted at any
+# time.
+class Seen
+  THUMBNAIL = [238, 152].freeze # pixels
+
+  # @param artworks [Array<Artwork>]
+  # @return [Hash{Artwork => Seen}] whose keys are found in one query
+  def self.all(artworks)
+    keys = Dressing.keys(artworks)
+    artworks.to_h { |artwork| [artwork, new(artwork, key: keys.fetch(artwork.id))] }
+  end
+
+  # @param readable [Source, Artwork]
+  def initialize(readable, key: nil)
+    @readable, @key = readable, key
+  end
+
+  def key = @key ||= artwork? ? Dressing.keys([@readable]).fetch(@readable.id) : @readable.sha256
+
+  # For addresses, so that browsers fetch it anew when it has changed.
+  def version = key[0, 8]
+
+  # @return [Magpie::Picture]
+  def picture = @picture ||= PictureCache.picture(key, @readable.name) { bytes }
+
+  # @return [String] path of a JPEG
+  def thumbnail = PictureCache.file("#{key}-#{THUMBNAIL.join("x")}.jpg") { picture.thumbnail(*THUMBNAIL) }
+
+  # What a browser shows: [media type, bytes].
+  def on_screen
+    return [Blob.where(sha256: key).pick(:media_type), bytes] if !artwork? && @readable.plain?
+    ["image/png", File.binread(PictureCache.file("#{key}-screen.png") { picture.on_screen })]
+  end
+
+  # How light it is, and how tinted. Sources of earlier versions do not say: theirs is
+  # found again when it is asked for.
+  # @return [Magpie::Picture::Tone, nil] nil where every pixel is transparent
+  def tone
+    known = @readable.tone || JSON.parse(File.read(PictureCache.file("#{key}-tone.json") { JSON.generate(Source.tone_of(picture) || {}) }))
+    Magpie::Picture::Tone.new(**known.symbolize_keys) if known.any?
+  end
+
+  private
+
+  def artwork? = @readable.is_a?(Artwork)
+
+  def bytes = artwork? ? Dressing.new(@readable).flat : Blob.bytes(key)
+end
