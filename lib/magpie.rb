@@ -20,6 +20,9 @@ module Magpie
 
     # The same, said of a file, unless it is already.
     def in(file) = @file ? self : self.class.new("#{file}: #{message}", file:, place:)
+
+    # The same, said of a place, unless it is already.
+    def at(place) = @place ? self : self.class.new("#{place}: #{message}", file:, place:)
   end
 
   # Which code computes: the same for the same files. What was computed and kept by

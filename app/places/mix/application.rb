@@ -60,7 +60,7 @@ module Places
         colours = lines.each.with_index(1).map do |line, number|
           Magpie::Notation.parse(line)
         rescue Magpie::Error => error
-          raise Magpie::Error, "line #{number}: #{error.message}"
+          raise error.at("line #{number}")
         end
         Record.transaction { colours.each { |colour| Changes::TakeColour.perform(project, actor:, colour:, way: "typed") } }
         tell "Took #{count(colours.size, "colour")} as finds"

@@ -80,10 +80,10 @@ module Magpie
       @input.each_line.with_index(1) do |line, number|
         next if line.strip.empty?
         pair = line.scrub.chomp.split("\t")
-        raise Error, "line #{number} has #{Text.count(pair.size, "notation")}: expected two, with a tab between" unless pair.size == 2
+        raise Error.new("line #{number} has #{Text.count(pair.size, "notation")}: expected two, with a tab between", place: "line #{number}") unless pair.size == 2
         print(measure(*pair))
       rescue Error => error
-        raise error.message.start_with?("line") ? error : Error.new("line #{number}: #{error.message}")
+        raise error.at("line #{number}")
       end
     end
 
