@@ -60,7 +60,7 @@ module Bench
   def change(project, swatch)
     @turn = !@turn
     colour = Magpie::Notation.parse(@turn ? "#52A3CC" : "#E46F58")
-    Changes::ChangeSwatch.perform(project, actor: Actor.new, swatch:, colour:, definition: colour.hex, before: swatch.hex)
+    Changes::ChangeSwatch.perform(project, swatch:, colour:, actor: Actor.new, definition: colour.hex, before: swatch.hex)
   end
 end
 

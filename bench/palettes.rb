@@ -60,8 +60,9 @@ module Bench
         Changes::BringInArtwork.perform(project, actor: Actor.new, name: "Card #{number}.svg", bytes: %(<svg xmlns="http://www.w3.org/2000/svg" width="90" height="60">#{shapes}</svg>))
       end
       swatch = Changes::KeepColour.perform(project, actor: Actor.new, group: project.groups.first, name: "Ember", colour: Magpie::Notation.parse("#E46F58"))
-      Bench.row "Candidates of one swatch over 10,000 places, exact and near", Bench.median(9) { Candidates.of(Actor.new, [swatch], limit: 5.0).by_artwork }, "–"
-      ticks = Candidates.of(Actor.new, [swatch], limit: 5.0).by_artwork.values.flatten.select(&:exact?).map(&:tick)
+      actor = Actor.new
+      Bench.row "Candidates of one swatch over 10,000 places, exact and near", Bench.median(9) { Candidates.of(actor, [swatch], limit: 5.0).by_artwork }, "–"
+      ticks = Candidates.of(actor, [swatch], limit: 5.0).by_artwork.values.flatten.select(&:exact?).map(&:tick)
       linked = nil
       shared = Bench.median(9, after: -> { Changes::LoosenSwatches.perform(project, actor: Actor.new, swatches: [swatch.reload]) }) do
         linked = Changes::ShareSwatches.perform(project, actor: Actor.new, swatches: [swatch.reload], ticks:, limit: 5.0).linked

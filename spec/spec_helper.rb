@@ -12,7 +12,7 @@ RSpec.configure do |config|
 
   # The core's specs need neither database nor browser.
   config.define_derived_metadata(file_path: %r{/spec/core/}) { |metadata| metadata[:core] = true }
-  config.define_derived_metadata(file_path: %r{/spec/(changes|routes|following)/}) { |metadata| metadata[:data] = true }
+  config.define_derived_metadata(file_path: %r{/spec/(changes|routes|following|places)/}) { |metadata| metadata[:data] = true }
   config.define_derived_metadata(file_path: %r{/spec/(screens|server)/}) { |metadata| metadata[:screen] = true }
 end
 

@@ -1,18 +1,21 @@
 module Changes
   # Puts a source at another place in the list.
   class MoveSource < Change
-    # @param to [Integer] from 0; too far means the end
-    def initialize(project, source:, to:)
+    # @param before [Integer, nil] id of the source that it is to stand before; one that is
+    #   not there means the end
+    # @param by [Integer] places up or down, where nothing is said of before
+    def initialize(project, source:, before: nil, by: 0)
       super(project)
-      @source, @to = source, to
+      @source, @before, @by = source, before, by
     end
 
     private
 
     def make
       order = project.sources.to_a
-      order.insert(@to.clamp(0, order.size - 1), order.delete(@source))
-      order.each.with_index(1) { |source, position| update(source, position:) unless source.position == position }
+      others = order.without(@source)
+      to = @before ? others.index { |each| each.id == @before } || others.size : order.index(@source) + @by
+      others.insert(to.clamp(0, others.size), @source).each.with_index(1) { |source, position| update(source, position:) unless source.position == position }
     end
 
     def words = "Moved #{@source.name} in the list of sources"

@@ -6,6 +6,9 @@ class PastValues
   # @!attribute colour [Magpie::Color] the swatch's after it
   Value = Struct.new(:change, :colour)
 
+  # @return [Array<Value>]
+  def self.of(...) = new(...).to_a
+
   def initialize(swatch, most: MOST)
     @swatch, @most = swatch, most
   end

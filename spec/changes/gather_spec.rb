@@ -24,7 +24,7 @@ RSpec.describe "Gathering", :data do
       others = Array.new(2) { |n| bring_in(flat_picture(9, 9, [n, 90, 9]), "plate #{n}.png") }
       before = rows_of_everything
       Changes::EditSource.perform(project, actor:, source:, name: "  Halves ", note: "From the east\ndoor")
-      Changes::MoveSource.perform(project, actor:, source: others[1], to: 0)
+      Changes::MoveSource.perform(project, actor:, source: others[1], before: source.id)
       expect(project.sources.reload.map(&:name)).to eq ["plate 1", "Halves", "plate 0"]
       expect(source.reload.note).to eq "From the east door"
       Changes::RemoveSource.perform(project, actor:, source:)
@@ -37,9 +37,9 @@ RSpec.describe "Gathering", :data do
 
     it "move to the end when told too far, and nowhere when told to stay" do
       others = Array.new(2) { |n| bring_in(flat_picture(9, 9, [n, 90, 9]), "plate #{n}.png") }
-      Changes::MoveSource.perform(project, actor:, source: others[0], to: 99)
+      Changes::MoveSource.perform(project, actor:, source: others[0], by: 99)
       expect(project.sources.reload.map(&:name)).to eq ["plate 1", "plate 0"]
-      expect { Changes::MoveSource.perform(project, actor:, source: others[0].reload, to: 99) }.not_to change(RecordedChange, :count)
+      expect { Changes::MoveSource.perform(project, actor:, source: others[0].reload, before: 0) }.not_to change(RecordedChange, :count)
     end
   end
 

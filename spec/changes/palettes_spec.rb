@@ -133,7 +133,7 @@ RSpec.describe Changes, "of palettes", :data do
   it "tells every value that a swatch had, who gave it, and why" do
     Changes::ChangeSwatch.perform(project, actor: Actor.new(who: "Wren"), swatch: ember, colour: hex("#2F8FA3"), definition: "", before: "#E46F58", why: "The enamel is cooler")
     undo(project)
-    history = PastValues.new(ember.reload).to_a.map(&:to_a)
+    history = PastValues.of(ember.reload).map(&:to_a)
     expect(history.map { |change, colour| [colour.hex, change.who, change.why, change.undone_at.nil?] }).to eq [["#2F8FA3", "Wren", "The enamel is cooler", false], ["#E46F58", nil, nil, true]]
   end
 

@@ -31,9 +31,7 @@ module Places
         end
 
         app.post("/projects/:project/sources/:source/move") do
-          order = project.sources.ids
-          to = params[:before] ? order.without(source.id).index(number(params[:before])) || order.size : order.index(source.id) + number(params[:by])
-          Changes::MoveSource.perform(project, actor:, source:, to:)
+          Changes::MoveSource.perform(project, actor:, source:, before: params[:before] && number(params[:before]), by: number(params[:by]))
           go_back
         end
 

@@ -15,7 +15,7 @@ module Places
 
       # @!attribute swatch [Chip]
       # @!attribute group [Group] that it is in
-      Close = Struct.new(:swatch, :group, :difference)
+      Close = Struct.new(:group, :swatch, :difference)
 
       # What the same place holds in a picture beside.
       Beside = Struct.new(:name, :colour, :difference)
@@ -62,7 +62,7 @@ module Places
 
       # @return [Array<Close>] nearest first
       def close
-        @close ||= @desk.used_index.to(find.colour, most: MOST_CLOSE, within: CLOSE).map { |swatch, difference| Close.new(swatch, @desk.group(swatch.group_id), difference) }
+        @close ||= @desk.used_index.to(find.colour, most: MOST_CLOSE, within: CLOSE).map { |swatch, difference| Close.new(@desk.group(swatch.group_id), swatch, difference) }
       end
     end
   end

@@ -7,15 +7,15 @@ module Places
       WAYS = {eye: "Even to the eye", light: "As light", opacity: "Opacity over a ground", paint: "As paint"}.freeze
 
       # What it can be mixed with.
-      Other = Struct.new(:key, :name, :colour)
+      Other = Struct.new(:name, :key, :colour)
 
       # @!attribute row [Array<Magpie::Color>] from the colour to the other
       # @!attribute mixed [Magpie::Color] with the share that was asked for
       Way = Struct.new(:label, :row, :mixed)
 
       def others
-        @others ||= [Other.new("before", "what was before", before), *@desk.finds.first(FINDS).map { |find| Other.new("find-#{find.id}", "find: #{find.name}", find.colour) },
-          *swatches.first(SWATCHES).map { |each| Other.new("swatch-#{each.id}", each.name, each.colour) }]
+        @others ||= [Other.new("what was before", "before", before), *@desk.finds.first(FINDS).map { |find| Other.new("find: #{find.name}", "find-#{find.id}", find.colour) },
+          *swatches.first(SWATCHES).map { |each| Other.new(each.name, "swatch-#{each.id}", each.colour) }]
       end
 
       # The one asked for, or the first that differs.

@@ -26,10 +26,10 @@ module Places
 
       attr_reader :swatch
 
-      # @param swatch [Swatch]
       # @param params [Hash] of the request
-      def initialize(swatch, params)
-        @swatch, @params = swatch, params
+      # @param swatch [Swatch]
+      def initialize(params, swatch)
+        @params, @swatch = params, swatch
       end
 
       def state = "#{swatch.shared ? "shared" : "loose: applying it copies its value"}#{", locked" if swatch.locked}"
@@ -52,7 +52,7 @@ module Places
 
       # @return [Array<Past>]
       def history
-        @history ||= PastValues.new(swatch).to_a.map { |value| Past.new(value.change, value.colour, value.change.created_at.strftime("%-d %b %Y, %H:%M"), value.colour != swatch.colour && !swatch.paint) }
+        @history ||= PastValues.of(swatch).map { |value| Past.new(value.change, value.colour, value.change.created_at.strftime("%-d %b %Y, %H:%M"), value.colour != swatch.colour && !swatch.paint) }
       end
     end
   end

@@ -18,7 +18,7 @@ module Places
       def self.leftward?(x) = x > NEAR_EDGE
 
       # @!attribute named [Boolean] whether there is room for its name
-      Dot = Struct.new(:swatch, :x, :y, :named)
+      Dot = Struct.new(:x, :y, :swatch, :named)
 
       # @!attribute points [Array<[Float, Float]>]
       # @!attribute x [Float, nil] where the group's name begins; nil where there is no room
@@ -38,11 +38,11 @@ module Places
       def square
         placed = @chips.zip(@labs).map { |swatch, (_, a, b)| [swatch, *at(a, b)] }
         named = (@chips.size > MANY_NAMES) ? [] : names_with_room(placed)
-        placed.map { |swatch, x, y| Dot.new(swatch, x, y, named.include?(swatch)) }
+        placed.map { |swatch, x, y| Dot.new(x, y, swatch, named.include?(swatch)) }
       end
 
       # @return [Array<Dot>]
-      def lightness = @chips.zip(@labs).each_with_index.map { |(swatch, (l, _, _)), index| Dot.new(swatch, across(index), up(l), false) }
+      def lightness = @chips.zip(@labs).each_with_index.map { |(swatch, (l, _, _)), index| Dot.new(across(index), up(l), swatch, false) }
 
       # A line through each group.
       # @return [Array<Run>]

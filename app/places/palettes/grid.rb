@@ -6,7 +6,7 @@ module Places
       MOST = 1500
 
       # @!attribute swatch [Chip, nil]
-      Cell = Struct.new(:swatch, :across, :down)
+      Cell = Struct.new(:across, :down, :swatch)
 
       attr_reader :columns, :rows
 
@@ -24,7 +24,7 @@ module Places
 
       # @return [Array<Cell>] row by row; those that are empty only where they are few
       def cells
-        all = (0...rows).flat_map { |down| (0...columns).map { |across| Cell.new(@by_id[@taken[[across, down]]], across, down) } }
+        all = (0...rows).flat_map { |down| (0...columns).map { |across| Cell.new(across, down, @by_id[@taken[[across, down]]]) } }
         (all.size > MOST) ? all.select(&:swatch) : all
       end
     end

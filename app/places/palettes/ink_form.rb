@@ -32,8 +32,8 @@ module Places
       # @!attribute swatch [Swatch, nil] the one that is changed
       attr_reader :swatch
 
-      def initialize(swatch, desk)
-        @swatch, @desk = swatch, desk
+      def initialize(desk, swatch)
+        @desk, @swatch = desk, swatch
       end
 
       # Nothing can be made of no plain swatch.

@@ -3,7 +3,7 @@ module Places
     # A palette as a table: a line for each swatch, with the notations that were chosen.
     class Ledger
       # @!attribute numbers [Array<String>] one for each notation
-      Line = Struct.new(:swatch, :numbers, :places, :group, :from, keyword_init: true)
+      Line = Struct.new(:numbers, :swatch, :places, :group, :from, keyword_init: true)
 
       # @param palette [ShownPalette]
       # @param page [Page]
@@ -20,7 +20,7 @@ module Places
         swatches = sorted
         numbers = models.map { |model| lined_up(swatches.map { |swatch| swatch.paint ? "·" : Magpie::Notation.numbers(swatch.colour, model) }) }
         swatches.each_with_index.map do |swatch, line|
-          Line.new(swatch:, numbers: numbers.map { |column| column[line] }, places: (@page.reach_of(swatch.id) if swatch.shared), group: groups[swatch.group_id], from: from(swatch))
+          Line.new(numbers: numbers.map { |column| column[line] }, swatch:, places: (@page.reach_of(swatch.id) if swatch.shared), group: groups[swatch.group_id], from: from(swatch))
         end
       end
 

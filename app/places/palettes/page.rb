@@ -70,10 +70,10 @@ module Places
         found.call(number(params[:palette])) || (swatch && found.call(swatch.group.palette_id)) || palettes.first
       end
 
-      def about_swatch = @about_swatch ||= AboutSwatch.new(swatch, params)
+      def about_swatch = @about_swatch ||= AboutSwatch.new(params, swatch)
 
       # @param swatch [Swatch, nil] a gradient or pattern; nil makes a new one
-      def inks_of(swatch) = InkForm.new(swatch, desk)
+      def inks_of(swatch) = InkForm.new(desk, swatch)
 
       # The sliders of a shift.
       # @param scope [String, nil] "selection"; nil is the whole palette

@@ -1,0 +1,12 @@
+# Desks, and what pages are given of them.
+module DesksSupport
+  # @return [Frame::Desk]
+  def desk(project, visitor: "one", **given) = Frame::Desk.new(actor, project, visitor:, **given)
+
+  # Parameters as a request gives them.
+  def asking(**given) = given.transform_values(&:to_s).transform_keys(&:to_s).with_indifferent_access
+
+  def hold(project, swatch, visitor: "one") = desk(project, visitor:).hand.hold(Hand::Content.of_swatch(swatch.reload))
+end
+
+RSpec.configure { |config| config.include DesksSupport, file_path: %r{/spec/places/} }
