@@ -4,11 +4,11 @@ module Places
     # In the order in which they are asked.
     ALL = [House, Gather, Handling, Palettes, Dress, Mix, Deliver].map { |place| place::Application }.freeze
 
-    def initialize = ALL.each(&:new) # built now, not by the first request
+    def initialize = ALL.each(&:prototype) # built now, not by the first request
 
     def call(env)
       verb, path = env.values_at("REQUEST_METHOD", "PATH_INFO")
-      path = Rack::Utils.unescape_path(path)
+      path = "/" if path.empty?
       (ALL.find { |place| place.answers?(verb, path) } || House::Application).call(env)
     end
   end
