@@ -159,6 +159,7 @@ RSpec.describe "Palettes, values and what follows", :screen do
   it "tells the history of a swatch, with who and why, and restores a value" do
     fill_in_name = -> { find("summary", text: "Changes").click && fill_in("Your name", with: "Wren\t") }
     fill_in_name.call
+    expect(page).to have_css("[name=who][value=Wren]", visible: :all) # as the server has drawn it
     chip("Lamp").click
     within(".side") { click_link "Change everywhere" }
     fill_in "Colour in any notation", with: "#FFD870"
