@@ -7,10 +7,11 @@ module Places
       # Where nothing has moved yet, another swatch is the more useful beginning.
       # @return [Chip, nil] nil begins with the colour before
       def from
-        @from ||= chosen(:from) || (swatches.find { |each| each.hex != colour.hex } if @params[:from].nil? && before.hex == colour.hex)
+        return @from if defined?(@from)
+        @from = chosen(:from) || (swatches.find { |each| each.hex != colour.hex } if @params[:from].nil? && before.hex == colour.hex)
       end
 
-      def over = @over ||= chosen(:over)
+      def over = defined?(@over) ? @over : @over = chosen(:over)
 
       def title = "Between #{from ? from.name : "before"}#{" over #{over.name}" if over} and now"
 

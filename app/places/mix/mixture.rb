@@ -27,7 +27,7 @@ module Places
       def ways = WAYS.map { |way, label| Way.new(label, (0..STEPS).map { |n| mixed(way, n / STEPS.to_f) }, mixed(way, share / 100)) }
 
       # What is seen of a translucent colour over the other; nil where it is opaque.
-      def over = (Magpie::Making::Mix.over(colour, other.colour) unless colour.opaque?)
+      def over = (@over ||= Magpie::Making::Mix.over(colour, other.colour) unless colour.opaque?)
 
       def ground = (other.key == "before") ? "it" : "that ground"
 

@@ -5,18 +5,18 @@ module Places
       EACH_WAY = 3
       STEPS = [10, 25, 50, 75, 90].freeze # per cent
 
-      def row = Magpie::Making::Tints.row(colour, EACH_WAY)
+      def row = @row ||= Magpie::Making::Tints.row(colour, EACH_WAY)
 
       def name = "#{suggested} tints"
 
       def percent = asked(:percent, 50, 1..99).round
 
       # Usual steps, and the one that was asked for.
-      def screened = [*STEPS, percent].map { |each| Magpie::Making::Tints.tint(colour, each) }
+      def screened = @screened ||= [*STEPS, percent].map { |each| Magpie::Making::Tints.tint(colour, each) }
 
       # The swatch that a tint can be tied to.
       # @return [Chip, nil]
-      def parent = swatches.find { |each| each.id.to_s == @params[:swatch] }
+      def parent = (@parent ||= swatches.find { |each| each.id.to_s == @params[:swatch] } if @params[:swatch])
     end
   end
 end

@@ -15,17 +15,18 @@ module Places
       # @param page [Page]
       def initialize(palette, chips, page)
         @page = page
-        slots = palette.grid(chips)
-        @columns, @rows = Magpie::Palette::Grid.size(slots, palette.columns, palette.rows)
-        @taken, @by_id = slots.invert, chips.index_by(&:id)
+        @slots, @chips = palette.grid(chips), chips
+        @columns, @rows = Magpie::Palette::Grid.size(@slots, palette.columns, palette.rows)
       end
 
       def small? = @page.small?
 
       # @return [Array<Cell>] row by row; those that are empty only where they are few
       def cells
-        all = (0...rows).flat_map { |down| (0...columns).map { |across| Cell.new(across, down, @by_id[@taken[[across, down]]]) } }
-        (all.size > MOST) ? all.select(&:swatch) : all
+        taken = @chips.map { |chip| Cell.new(*@slots.fetch(chip.id), chip) }
+        return taken.sort_by { |cell| cell.down * columns + cell.across } if columns * rows > MOST
+        by_place = taken.index_by { |cell| [cell.across, cell.down] }
+        (0...rows).flat_map { |down| (0...columns).map { |across| by_place[[across, down]] || Cell.new(across, down) } }
       end
     end
   end
