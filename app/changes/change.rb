@@ -11,10 +11,12 @@ module Changes
     end
 
     # @param marks [Following::Marks] of what was just written
+    # @param known [Hash{Integer => Following::Held}] what is known of it, see Rows
     # @raise [Following::Invariants::Broken] when it leaves what must not be
-    def self.check(marks)
-      broken = Following::Invariants.broken(marks.swatches)
-      locked = Swatch.among(marks.moved).where(locked: true).pluck(:name)
+    def self.check(marks, known = {})
+      broken = Following::Invariants.broken(marks.swatches, known)
+      moved = marks.moved
+      locked = known.values_at(*moved).compact.select(&:locked).map(&:name) + Swatch.among(moved.reject { |id| known.key?(id) }).where(locked: true).pluck(:name)
       broken << "#{locked.join(", ")} moved, and is locked" if locked.any?
       raise Following::Invariants::Broken, broken.first(10).join("; ") if broken.any?
     end
@@ -47,7 +49,7 @@ module Changes
 
     def record
       marks = @rows.marks
-      Change.check(marks)
+      Change.check(marks, @rows.known)
       RecordedChange.insert!({project_id: project.id, words:, who: actor.who, why:, rows: @rows.to_a, swatch_ids: marks.valued, touched: marks.touched, created_at: Time.now})
     end
 
@@ -92,13 +94,14 @@ module Changes
       @rows.updating(model, values.keys, values.first.last.keys) { model.write(rows) }
     end
 
-    # The same where it is known already what each row held: nothing is read again.
-    # @param were, are [Array<Hash{String => Object}>] the same columns of the same rows,
-    #   with their ids, before and after
-    def rewrite(model, were, are)
+    # Gives swatches other values, of which it is known what they held: nothing is read.
+    # @param were, are [Array<Following::Held>] the same swatches before and after, with
+    #   paints all or none of them
+    def rewrite(were, are)
       return if are.empty?
-      model.write(are)
-      @rows.rewritten(model, were, are)
+      rows = are.map(&:row)
+      raise "#{are.size} swatches were to be written" unless Swatch.write(rows) == are.size
+      @rows.rewritten(were.map(&:row), rows, are)
     end
 
     # Moves rows on by so many places, in one statement.

@@ -10,8 +10,14 @@ module Changes
     # Up to so many kinds of rows get an entry each; more are told row by row.
     FEW = 8
 
+    # What swatches hold that were rewritten and not touched since, by id.
+    # @return [Hash{Integer => Following::Held}]
+    attr_reader :known
+
     # @param entries [Array<Hash>] as #to_a gave them, keys as symbols or strings
-    def initialize(entries = []) = @entries = entries.map { |entry| entry.transform_keys(&:to_sym) }
+    def initialize(entries = [])
+      @entries, @known = entries.map { |entry| entry.transform_keys(&:to_sym) }, {}
+    end
 
     def to_a = @entries
 
@@ -33,6 +39,7 @@ module Changes
 
     # Rows that go. Whatever refers to them is to be changed before.
     def removed(model, ids)
+      forget(model.table_name, ids)
       rows = read(model.table_name, ids)
       @entries << {table: model.table_name, ids: rows.map { |row| row["id"] }, before: rows, after: nil} if rows.any?
       model.where(id: ids).delete_all
@@ -50,15 +57,18 @@ module Changes
       columns = columns.map(&:to_s)
       columns |= ["hex"] if table == "swatches" && columns.include?("colour") # kept in step by the model
       columns |= Following::Marks.told(table, columns)
+      forget(table, ids)
       before = read(table, ids, columns)
       yield
       changed(table, before.zip(read(table, ids, columns)).reject { |was, is| was == is })
     end
 
     # Rows that were written, of which it was known what they held.
-    # @param were, are [Array<Hash>] with ids
-    def rewritten(model, were, are)
-      @entries << {table: model.table_name, ids: are.map { |row| row["id"] }, before: were, after: are}
+    # @param before, after [Array<Hash>] what they held and hold, as JSON has it
+    # @param swatches [Array<Following::Held>] the same
+    def rewritten(before, after, swatches)
+      @entries << {table: "swatches", ids: swatches.map(&:id), before:, after:}
+      swatches.each { |held| @known[held.id] = held }
     end
 
     def backwards = reversed.forwards
@@ -73,6 +83,8 @@ module Changes
     end
 
     private
+
+    def forget(table, ids) = (ids.each { |id| @known.delete(id) } if table == "swatches" && @known.any?)
 
     def changed(table, pairs)
       return if pairs.empty?

@@ -13,7 +13,7 @@ module Changes
     # @param swatches [Array<Swatch>] written already
     def run_through(swatches)
       moved = Following::Flow.new(swatches.map(&:id)).moved
-      moved.swatches.partition(&:paint).each { |held| rewrite(Swatch, moved.were.values_at(*held.map(&:id)).map(&:row), held.map(&:row)) }
+      moved.swatches.partition(&:paint).each { |held| rewrite(moved.were.values_at(*held.map(&:id)), held) }
       update_each(Place, moved.places)
     end
 

@@ -13,14 +13,16 @@ module Following
     module_function
 
     # @param ids [Array<Integer>, nil] swatches that were touched; nil looks at all
+    # @param known [Hash{Integer => Held}] those of which it is known what they hold
     # @return [Array<String>] what is wrong, for the log
-    def broken(ids = nil)
+    def broken(ids = nil, known = {})
       return [] if ids == []
       ids ||= Swatch.ids
       edges = edges(ids)
-      held = Held.of(ids | edges.flat_map { |_, _, parent, child, _| [parent, child] }.compact)
+      read = Held.of((ids | edges.flat_map { |_, _, parent, child, _| [parent, child] }.compact).reject { |id| known.key?(id) })
       tints, inks = edges.partition(&:first)
-      stale_tints(tints, held) + stale_inks(inks, held) + held.values_at(*ids).compact.filter_map { |each| stale_copy(each) }
+      held = read.merge(known)
+      stale_tints(tints, held) + stale_inks(inks, held) + read.values_at(*ids).compact.filter_map { |each| stale_copy(each) }
     end
 
     # Tints and inks at either end of which one of these is.
