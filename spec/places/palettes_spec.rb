@@ -81,11 +81,11 @@ RSpec.describe Places::Palettes, :data do
     locked = keep(project, "Fixed", "#5F3566")
     Changes::LockSwatches.perform(project, actor:, swatches: [locked], locked: true)
     desk(project).choices.select([ember.id, locked.id])
-    shifting = described_class::Shifting.new(actor, asking(scope: "selection", hue: 20)) { described_class::Selected.of(actor, [ember.id, locked.id]) }
+    shifting = described_class::Shifting.new(asking(scope: "selection", hue: 20), described_class::Selected.of(actor, [ember.id, locked.id]))
     expect(shifting.colours.keys).to eq [ember]
     expect([shifting.words, shifting.preview.keys]).to eq ["Shifted 1 swatch: Hue +20°", [ember.id]]
     expect(described_class::Shifting.asked(asking(hue: 20, chroma: 0))).to eq(hue: "20")
-    expect { described_class::Shifting.new(actor, asking(hue: 999)) { [] }.shift }.to raise_error(Magpie::Error, /hue 999/)
+    expect { described_class::Shifting.new(asking(hue: 999), []).shift }.to raise_error(Magpie::Error, /hue 999/)
     sliders = described_class::ShiftForm.new("selection", 1, asking(hue: 20, chroma: "x", lightness: 5000)).sliders.to_h { |slider| [slider.name, slider.value] }
     expect(sliders).to include(hue: 20, chroma: 0, lightness: Magpie::Palette::Shift::RANGES[:lightness].end)
   end

@@ -31,7 +31,14 @@ module Places
 
       # The shift that was asked for, and what it makes of those that can be given a value.
       def shifting
-        @shifting ||= Shifting.new(actor, params) { (params[:scope] == "selection") ? Selected.of(actor, choices.selected) : Selected.of(actor, Page.new(desk, params).palette&.chips.to_a.map(&:id)) }
+        @shifting ||= Shifting.new(params, Selected.of(actor, shifted_ids))
+      end
+
+      # Those that are selected, or all of the palette at the side.
+      def shifted_ids
+        return choices.selected if params[:scope] == "selection"
+        at_side = Page.new(desk, params).palette or raise ActiveRecord::RecordNotFound
+        at_side.chips.map(&:id)
       end
     end
   end

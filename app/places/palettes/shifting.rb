@@ -3,8 +3,8 @@ module Places
     # A shift that is asked for: of a palette, or of what is selected.
     class Shifting
       # @param params [Hash] of the request
-      # @yieldreturn [Array<Swatch>] what it is about
-      def initialize(actor, params, &swatches)
+      # @param swatches [Array<Swatch>] what it is about
+      def initialize(params, swatches)
         @params, @swatches = params, swatches
       end
 
@@ -16,7 +16,7 @@ module Places
 
       # What it makes of those that can be given a value.
       # @return [Hash{Swatch => Magpie::Color}]
-      def colours = @colours ||= Following::Plan.new(swatches).free.to_h { |each| [each, shift.of(each.colour)] }
+      def colours = @colours ||= Following::Plan.new(@swatches).free.to_h { |each| [each, shift.of(each.colour)] }
 
       # What it would make of them, and of what follows.
       # @return [Hash{Integer => String}] hex by swatch
@@ -27,9 +27,7 @@ module Places
 
       private
 
-      def swatches = @all ||= @swatches.call
-
-      def what = (@params[:scope] == "selection") ? Magpie::Text.count(colours.size, "swatch") : swatches.first&.group&.palette&.name
+      def what = (@params[:scope] == "selection") ? Magpie::Text.count(colours.size, "swatch") : @swatches.first&.group&.palette&.name
     end
   end
 end
