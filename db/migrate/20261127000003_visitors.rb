@@ -3,7 +3,7 @@
 class Visitors < ActiveRecord::Migration[7.2]
   def change
     create_table :visitors, id: false do |t|
-      t.text :mark, null: false, primary_key: true # see PageHelpers#visitor
+      t.text :mark, null: false, primary_key: true # see Frame::AtDesk#visitor
       t.text :who
     end
   end
