@@ -20,6 +20,10 @@ class Chip < Struct.new(:id, :group_id, :name, :hex, :code, :kind, :shared, :loc
     found
   end
 
+  # @param ids [Array<Integer>] of swatches
+  # @return [Hash{Integer => Chip}] by swatch
+  def self.of(ids) = Swatch.where(id: ids).pluck(*COLUMNS).to_h { |row| [row.first, new(*row)] }
+
   def colour = @colour ||= COLOURS.deserialize(colour_json)
 
   def paint = paint_json && (@paint ||= PAINTS.deserialize(paint_json).referring(inks))

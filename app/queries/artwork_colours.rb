@@ -2,17 +2,23 @@
 class ArtworkColours
   # @param artwork [Artwork]
   def initialize(artwork)
-    @linked, other = artwork.places.where.not(kind: "none").includes(:follow, :swatch).to_a.partition(&:swatch)
-    @strays = other.select(&:hex)
+    @rows = artwork.places.where.not(kind: "none").left_joins(:follow).order(:id).pluck(:part_id, :hex, "follows.swatch_id")
   end
 
-  # @return [Array<[Swatch, Integer]>] with the number of parts, most first
-  def linked = counted(@linked, :swatch)
+  # @return [Array<[Chip, Integer]>] with the number of parts, most first
+  def linked
+    @linked ||= begin
+      counts = counted { |_, _, swatch_id| swatch_id }
+      chips = Chip.of(counts.map(&:first))
+      counts.map { |id, parts| [chips.fetch(id), parts] }
+    end
+  end
 
   # @return [Array<[String, Integer]>] hex, with the number of parts, most first
-  def strays = counted(@strays, :hex)
+  def strays = @strays ||= counted { |_, hex, swatch_id| hex unless swatch_id }
 
   private
 
-  def counted(places, by) = places.group_by(&by).transform_values { |held| held.map(&:part_id).uniq.size }.sort_by { |_, parts| -parts }
+  # Of as many parts, those that lie lower first.
+  def counted(&) = @rows.group_by(&).except(nil).transform_values { |rows| rows.map(&:first).uniq.size }.sort_by.with_index { |(_, parts), index| [-parts, index] }
 end

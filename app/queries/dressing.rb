@@ -25,11 +25,11 @@ class Dressing
   def paints
     @paints ||= begin
       rows = @artwork.places.joins(:part).left_joins(:follow).pluck("parts.key", :role, :kind, :colour, :reference, :opacity, :paint, "follows.swatch_id", "places.id")
-      swatches = Swatch.where(id: rows.map { |row| row[7] }.uniq.compact).includes(:inks).index_by(&:id)
-      inks = Follow.where.not(ink: nil).where(place_id: rows.select { |row| row[6] }.map(&:last)).group_by(&:place_id)
+      held = Following::Held.of(rows.filter_map { |row| row[7] }.uniq)
+      of_swatches, of_places = inks(held.values.select(&:paint).map(&:id), rows.select { |row| row[6] }.map(&:last))
       rows.to_h do |key, role, kind, colour, server, opacity, compound, swatch_id, id|
-        swatch = swatches[swatch_id]
-        compound = swatch ? swatch.paint : compound&.referring(inks.fetch(id, []).to_h { |tie| [tie.ink, tie.swatch_id] })
+        swatch = held[swatch_id]
+        compound = swatch ? swatch.paint&.referring(of_swatches[swatch_id]) : compound&.referring(of_places[id])
         [[key, role], Magpie::Artwork::Paint.new(kind: compound ? :compound : Artwork::KINDS.fetch(kind), colour: swatch ? swatch.colour : colour, server:, opacity:, compound:, reference: (swatch_id unless compound))]
       end
     end
@@ -43,5 +43,17 @@ class Dressing
   def linked
     names = Page::SwatchNames.of(Swatch.where(id: paints.values.filter_map(&:reference).uniq).order(:id))
     Magpie::Painters::Linked.new(drawing, paints, names:).to_s
+  end
+
+  private
+
+  # Which swatches the inks of gradients and patterns follow.
+  # @param swatches, places [Array<Integer>] ids of those that hold one
+  # @return [[Hash, Hash]] {id => {number of the ink => id of the swatch}} of either
+  def inks(swatches, places)
+    found = (swatches + places).empty? ? [] : Follow.where.not(ink: nil).merge(Follow.where(follower_id: swatches).or(Follow.where(place_id: places))).pluck(:follower_id, :place_id, :ink, :swatch_id)
+    [0, 1].map do |side|
+      found.each_with_object(Hash.new({})) { |row, all| all[row[side]] = {**all[row[side]], row[2] => row[3]} if row[side] }
+    end
   end
 end

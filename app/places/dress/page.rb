@@ -47,7 +47,7 @@ module Places
         @picked = part && Picked.new(part)
       end
 
-      # @return [Array<[Swatch, Integer]>] with the number of parts
+      # @return [Array<[Chip, Integer]>] with the number of parts
       def linked = colours.linked
 
       # @return [Array<Stray>]
