@@ -53,7 +53,7 @@ class Dressing
   def inks(swatches, places)
     found = (swatches + places).empty? ? [] : Follow.where.not(ink: nil).merge(Follow.where(follower_id: swatches).or(Follow.where(place_id: places))).pluck(:follower_id, :place_id, :ink, :swatch_id)
     [0, 1].map do |side|
-      found.each_with_object(Hash.new({})) { |row, all| all[row[side]] = {**all[row[side]], row[2] => row[3]} if row[side] }
+      found.select { |row| row[side] }.group_by { |row| row[side] }.transform_values { |rows| rows.to_h { |row| row.last(2) } }.tap { |all| all.default = {}.freeze }
     end
   end
 end
