@@ -52,6 +52,7 @@ module Frame
 
     error ActiveRecord::RecordNotFound, Sinatra::NotFound do
       status 404
+      @place = nil # what was asked for may be what the frame of the place would show
       @title = "Not here"
       erb :"shared/missing"
     end

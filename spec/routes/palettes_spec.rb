@@ -14,6 +14,14 @@ RSpec.describe App, "Palettes" do
     CGI.unescapeHTML(last_response.body)
   end
 
+  it "says that it is not here when Mix is asked for a swatch that is gone, and passes over what is no key of a part" do
+    bring_in_poster(project)
+    get "#{path}/palettes?mix=0"
+    expect([last_response.status, last_response.body]).to match [404, /This is not here/]
+    get "#{path}/dress?part%5Bx%5D=1"
+    expect(last_response.status).to eq 200
+  end
+
   it "says what is wrong with a selection, a task or a shift, and changes nothing" do
     ember = keep(project, "Ember", "#E46F58")
     {["selection", {ids: "", do: "lock"}] => "Select swatches first", ["selection", {ids: ember.id, do: "polish"}] => "There is no such action",

@@ -43,7 +43,7 @@ module Places
       # @return [Picked, nil]
       def picked
         return @picked if defined?(@picked)
-        part = artwork.parts.includes(places: :swatch).find_by(key: @params[:part]) if artwork && @params[:part]
+        part = artwork.parts.includes(places: :swatch).find_by(key: @params[:part].to_s) if artwork && @params[:part]
         @picked = part && Picked.new(part)
       end
 
