@@ -16,7 +16,7 @@ module App
     use Rack::Protection::AuthenticityToken
     use Rack::Protection::RemoteToken
     use Rack::Protection::PathTraversal
-    run Places::Router.new
+    run Places::Actions.new(Places::Router.new)
   end
 
   def self.call(env)

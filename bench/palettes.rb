@@ -8,7 +8,7 @@ module Bench
     def rows(browser, health)
       project = palette_of(2000)
       Frame::Choices::VIEWS.each_key do |view|
-        Frame::Choices.new(hand(project, browser)).take("view" => view)
+        choose(project, browser, view)
         Bench.row "Palette of 2,000 swatches, #{view}", Bench.median(9) { page(browser, "/projects/#{project.id}/palettes") }, (view == "rows") ? "< 200 ms" : "–", format("%.0f × an empty answer", Bench.median(9) { page(browser, "/projects/#{project.id}/palettes") } / health)
       end
       twins(project)
@@ -30,9 +30,9 @@ module Bench
 
     def page(browser, path) = browser.get(path).then { |response| raise response.body unless response.ok? }
 
-    def hand(project, browser)
-      browser.get("/projects/#{project.id}/palettes")
-      Hand.where(project:).order(:id).last
+    def choose(project, browser, view)
+      token = browser.get("/projects/#{project.id}/palettes").body[/name="authenticity_token" value="([^"]+)"/, 1]
+      browser.post("/projects/#{project.id}/choices", authenticity_token: token, view:)
     end
 
     def palette_of(count)

@@ -1,6 +1,8 @@
 module Changes
   # Brings an SVG in as an artwork: made safe, its parts and places listed.
   class BringInArtwork < Change
+    include OfProject
+
     def initialize(project, name:, bytes:)
       super(project)
       @file, @bytes = Magpie::Text.name(name), bytes

@@ -2,6 +2,8 @@ module Changes
   # Brings a picture in as a source. It is decoded once here, so that damage shows
   # before anything is kept.
   class BringInSource < Change
+    include OfProject
+
     # @param kind [String] "picture" or "screen"
     def initialize(project, name:, bytes:, kind: "picture")
       super(project)

@@ -10,6 +10,11 @@ module Changes
       change.perform
     end
 
+    # In one order in all changes, undo and redo: the project, then the house, since
+    # swatches and what follows them belong to it, then rows; the hand is written last.
+    # @return [Project] as it is now
+    def self.lock(project_id, actor) = actor.projects.lock.find(project_id).tap { Following::Graph.lock }
+
     # @param marks [Following::Marks] of what was just written
     # @param known [Hash{Integer => Following::Held}] what is known of it, see Rows
     # @raise [Following::Invariants::Broken] when it leaves what must not be
@@ -32,6 +37,7 @@ module Changes
     # @return whatever #make returns
     # @raise [Magpie::Error] with nothing changed
     def perform
+      prepare
       Record.transaction(requires_new: true) do
         lock
         result = make
@@ -40,17 +46,22 @@ module Changes
       end
     rescue ActiveRecord::RecordNotUnique
       raise Magpie::Error, "Somebody else gave that name at the same moment. Look again, and choose another"
+    rescue ActiveRecord::RecordNotFound, ActiveRecord::InvalidForeignKey, Rows::Gone
+      raise Magpie::Error, "Somebody else removed something of this at the same moment. Nothing was done. Look again"
     end
 
     private
 
-    # In one order in all changes: the project, then the graph (see Ties), then rows.
-    def lock = actor.projects.lock.find(project.id)
+    # What takes long and needs no lock: decoding, reading. Nobody waits for it.
+    def prepare = nil
+
+    def lock = Change.lock(project.id, actor)
 
     def record
       marks = @rows.marks
       Change.check(marks, @rows.known)
-      RecordedChange.insert!({project_id: project.id, words:, who: actor.who, why:, rows: @rows.to_a, swatch_ids: marks.valued, touched: marks.touched, created_at: Time.now})
+      RecordedChange.insert!({project_id: project.id, words:, who: actor.who, why:, rows: @rows.to_a, **Values.of(@rows.to_a, marks.valued), touched: marks.touched, created_at: Time.now})
+      Project.turn(project.id, actor.window)
     end
 
     # What was done, as the list of changes says it. Asked for after #make.

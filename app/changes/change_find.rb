@@ -2,6 +2,8 @@ module Changes
   # What a person decides about a find: which of its two colours counts, its name,
   # and whether clearing passes it over.
   class ChangeFind < Change
+    include OfProject
+
     # @param chosen [String] "average" or "most_common"
     # @param name [String]
     # @param pinned [Boolean]

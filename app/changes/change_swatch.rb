@@ -21,7 +21,8 @@ module Changes
       @swatch.lock!
       refuse_locked([@swatch])
       raise Magpie::Error, "#{@swatch.name} is a gradient or pattern. Change its inks" if @swatch.paint
-      raise Conflict.over(@swatch, field: "colour", saw: @before, theirs: @swatch.hex, mine: @colour.hex) unless [@before, @colour.hex].include?(@swatch.hex)
+      raise Conflict.over(@swatch, field: "colour", saw: @before, theirs: @swatch.hex, mine: @colour.hex) unless [@before, @colour.hex].include?(@swatch.hex) || actor.alone?(project)
+      @before = @swatch.hex
       @brought = Candidates.of(actor, [@swatch]).exact_ids if @bring_along && !@swatch.shared
       untie([@swatch.id])
       update(@swatch, colour: @colour, definition: @definition)

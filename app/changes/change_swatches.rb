@@ -40,7 +40,7 @@ module Changes
       raise Magpie::Error, "#{made.name} is a gradient or pattern. Change its inks" if made
       given.each do |swatch, colour|
         saw = @saw.find { |each, _| each.id == swatch.id }&.last
-        raise Conflict.over(swatch, field: "colour", saw:, theirs: swatch.hex, mine: colour.hex) if saw && saw != swatch.hex
+        raise Conflict.over(swatch, field: "colour", saw:, theirs: swatch.hex, mine: colour.hex) if saw && saw != swatch.hex && !actor.alone?(project)
       end
     end
 

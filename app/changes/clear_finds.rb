@@ -1,6 +1,8 @@
 module Changes
   # Takes finds off the list. Swatches that were kept from them stay as they are.
   class ClearFinds < Change
+    include OfProject
+
     # @param finds [ActiveRecord::Relation]
     def initialize(project, finds:)
       super(project)

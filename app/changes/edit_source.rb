@@ -1,6 +1,8 @@
 module Changes
   # Names a source and notes something about it.
   class EditSource < Change
+    include OfProject
+
     def initialize(project, source:, name:, note: "")
       super(project)
       @source, @name, @note = source, Magpie::Text.name(name, longest: 120), Magpie::Text.name(note, longest: 500)

@@ -23,7 +23,7 @@ module Changes
 
     def check(field, mine)
       theirs = @swatch[field].to_s
-      raise Conflict.over(@swatch, field:, saw: @saw[field], theirs:, mine:) if @saw[field] && @saw[field] != theirs && theirs != mine
+      raise Conflict.over(@swatch, field:, saw: @saw[field], theirs:, mine:) if @saw[field] && @saw[field] != theirs && theirs != mine && !actor.alone?(project)
       raise Magpie::Error, "#{mine.inspect} is no kind of swatch: expected #{Swatch::KINDS.keys.join(" or ")}" if field == :kind && !Swatch::KINDS.key?(mine)
       raise Magpie::Error, "#{@swatch.group.name} already has a swatch called #{mine}" if field == :name && others.any? { |name| name.casecmp?(mine) }
     end

@@ -6,14 +6,15 @@ module Changes
 
     # @param id [Integer, nil] one change of the list; the last one when nil
     # @param actor [Actor] who turns back
-    # @param saw [Integer, nil] the change that the person saw as the last one
+    # @param saw [Integer, nil] the project's version that the person saw; what their own
+    #   window did since is theirs
     # @return [RecordedChange]
     # @raise [Magpie::Error]
     def undo(project, id = nil, actor:, saw: nil)
-      turn(project, actor) do
+      turn(project, actor, saw) do |seen|
         change = id ? RecordedChange.undoable.where(project:).find_by(id:) : Turns.new(project).to_undo
         raise Magpie::Error, "There is nothing to undo" unless change
-        refuse_unseen(change, saw, "Undo would take back")
+        refuse_unseen(change, "Undo would take back") unless seen
         later = Following::Standing.new([change]).on(change)
         raise Magpie::Error, "“#{change.words}” cannot be undone: #{standing(later, change)}" if later
         attempt(change, "undone", Rows.new(change.rows).reversed)
@@ -24,20 +25,21 @@ module Changes
 
     # @raise [Magpie::Error]
     def redo(project, actor:, saw: nil)
-      turn(project, actor) do
+      turn(project, actor, saw) do |seen|
         change = Turns.new(project).to_redo or raise Magpie::Error, "There is nothing to redo"
-        refuse_unseen(change, saw, "Redo would do again")
+        refuse_unseen(change, "Redo would do again") unless seen
         attempt(change, "done again", Rows.new(change.rows))
         change.update!(undone_at: nil)
         change
       end
     end
 
-    def turn(project, actor)
-      Record.transaction do
-        actor.projects.lock.find(project.id)
-        Following::Graph.lock
-        yield
+    # As Change locks.
+    # @yieldparam seen [Boolean] whether it is what the person saw
+    def turn(project, actor, saw)
+      Record.transaction(requires_new: true) do
+        now = Change.lock(project.id, actor)
+        yield(saw.nil? || now.turned_only_by?(actor.window, saw)).tap { Project.turn(project.id, actor.window) }
       end
     end
 
@@ -53,8 +55,8 @@ module Changes
     end
 
     # Somebody, or another window, did something since.
-    def refuse_unseen(change, saw, what)
-      raise Magpie::Error, "Something was done since you looked: #{what} “#{change.words}” now. Look, and do it again" if saw && saw != change.id
+    def refuse_unseen(change, what)
+      raise Magpie::Error, "Something was done since you looked: #{what} “#{change.words}” now. Look, and do it again"
     end
 
     def standing(later, change)

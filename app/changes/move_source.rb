@@ -1,6 +1,8 @@
 module Changes
   # Puts a source at another place in the list.
   class MoveSource < Change
+    include OfProject
+
     # @param before [Integer, nil] id of the source that it is to stand before; one that is
     #   not there means the end
     # @param by [Integer] places up or down, where nothing is said of before

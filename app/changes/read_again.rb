@@ -2,6 +2,8 @@ module Changes
   # Reads a find again, at another place or with another tolerance. Its name stays
   # where a person gave it.
   class ReadAgain < Change
+    include OfProject
+
     # @param aim [Aim]
     def initialize(project, find:, aim:)
       super(project)

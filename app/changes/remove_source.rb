@@ -1,6 +1,8 @@
 module Changes
   # Takes a source off the list. Its finds stay, with their colours and places.
   class RemoveSource < Change
+    include OfProject
+
     def initialize(project, source:)
       super(project)
       @source = source

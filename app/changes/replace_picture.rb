@@ -2,6 +2,8 @@ module Changes
   # Puts a better copy in the place of a source's picture and reads all its finds
   # again from it. Swatches keep the colours that they have.
   class ReplacePicture < Change
+    include OfProject
+
     # A find, where its place is in the better copy, and what it reads there: columns,
     # or the reason why it cannot be read.
     Reread = Struct.new(:find, :place, :colours, :problem, keyword_init: true) do

@@ -7,6 +7,9 @@ module Changes
   class Rows
     class Conflict < StandardError; end
 
+    # A row that was to be written is not there any more.
+    class Gone < StandardError; end
+
     # Up to so many kinds of rows get an entry each; more are told row by row.
     FEW = 8
 
@@ -59,6 +62,7 @@ module Changes
       columns |= Following::Marks.told(table, columns)
       forget(table, ids)
       before = read(table, ids, columns)
+      raise Gone unless before.size == ids.uniq.size
       yield
       changed(table, before.zip(read(table, ids, columns)).reject { |was, is| was == is })
     end

@@ -2,6 +2,8 @@ module Changes
   # Keeps as a find a colour that was read without pixels: a part's own paint, a
   # main colour, a sample of the screen.
   class TakeColour < Change
+    include OfProject
+
     # @param colour [Magpie::Color]
     # @param readable [Readable, nil]
     # @param origin [Hash] columns of the find that say where it came from

@@ -1,6 +1,8 @@
 module Changes
   # Reads a source or an artwork and keeps the reading as a find.
   class TakeReading < Change
+    include OfProject
+
     # @param readable [Readable]
     # @param aim [Aim]
     def initialize(project, readable:, aim:)

@@ -4,11 +4,6 @@ module Changes
   module Ties
     private
 
-    def lock
-      super
-      Following::Graph.lock
-    end
-
     # Runs the values that swatches have now through all that follows them.
     # @param swatches [Array<Swatch>] written already
     def run_through(swatches)

@@ -27,12 +27,15 @@ module Frame
     def notice = @notice ||= session.delete(:notice)
 
     # Where the person was, on this site only.
-    def go_back(otherwise = "/")
+    # @return [String, nil] path and query
+    def came_from
       from = URI.parse(request.referer.to_s)
-      redirect to(from.path.to_s.start_with?("/") ? [from.path, from.query].compact.join("?") : otherwise), 303
+      [from.path, from.query].compact.join("?") if from.path.to_s.start_with?("/")
     rescue URI::InvalidURIError
-      redirect to(otherwise), 303
+      nil
     end
+
+    def go_back = redirect(to(came_from || "/"), 303)
 
     def at(place, **query)
       query = query.compact
@@ -47,12 +50,21 @@ module Frame
 
     def count(number, word) = Magpie::Text.count(number, word)
 
+    # The whole page, or those of its parts that are asked for.
     # @param view [Symbol] of the place
     def place_page(place, view)
       @place = place
       @title = PLACES[place]
-      erb view
+      @parts = request.env["HTTP_X_PARTS"]&.split
+      erb view, layout: @parts ? :"shared/parts" : :layout
     end
+
+    # Is a part of the page to be made?
+    def part?(name) = @parts.nil? || @parts.include?(name)
+
+    # Says that an action changes nothing else that its page shows.
+    # @param names [Array<String>] ids of parts
+    def touches(*names) = request.env["magpie.touched"] = names
 
     # On to where the form says, if that lies in this project.
     def go_on(otherwise = nil)
@@ -67,7 +79,7 @@ module Frame
       at("gather", **(readable ? readable.parameter : {}), find: find.id)
     end
 
-    # A fragment's version, so that browsers fetch styles and scripts anew after an update.
+    # A file's version, so that browsers fetch styles and scripts anew after an update.
     def asset(name)
       path = File.join(settings.public_folder, "build", name)
       "/build/#{name}?v=#{File.mtime(path).to_i.to_s(36)}"

@@ -22,10 +22,15 @@ module Frame
     set :raise_errors, false
     set :dump_errors, true
 
+    set :locks_first, false
+
     helpers Answering, Uploads, Once, Colours, AtDesk
 
     # @param name [String] of the folder in app/places
     def self.lies_in(name) = set(:views, [File.join(ROOT, "app/places", name, "views"), SHARED])
+
+    # Its actions change what belongs to the house (see Once#act).
+    def self.locks_first = set(:locks_first, true)
 
     # Does it answer this?
     def self.answers?(verb, path) = routes.fetch(verb, []).any? { |pattern, _| pattern.match(path) }
@@ -41,6 +46,7 @@ module Frame
     # Bad input: said where the person is, with nothing changed.
     error Magpie::Error do |error|
       halt 422, {"Content-Type" => "application/json"}, JSON.generate(error: error.message) if request.path.end_with?(".json")
+      refuse(error) unless request.post?
       tell error.message, :wrong
       go_back
     end
@@ -57,6 +63,9 @@ module Frame
       erb :"shared/missing"
     end
 
+    # The router tries again, or says that it could not.
+    error(*Busy::ERRORS) { |error| raise error }
+
     error do |error|
       raise error if settings.test? # so that a spec fails with the cause
       status 500
@@ -64,6 +73,16 @@ module Frame
     end
 
     private
+
+    # A question with an answer that cannot be given: no way leads back from it.
+    def refuse(error)
+      halt 422, {"Content-Type" => "text/plain"}, error.message if request.path.match?(/\.\w+\z/) || request.env.key?("HTTP_X_PART")
+      status 422
+      @place = nil
+      @title = "Not like this"
+      @problem = error.message.sub(/\A./, &:upcase)
+      halt erb(:"shared/refused")
+    end
 
     # Its own view, or the one that all share.
     def find_template(folders, name, engine, &) = Array(folders).each { |folder| super(folder, name, engine, &) }

@@ -7,8 +7,8 @@ module Frame
 
     def_delegators :desk, :palettes, :groups, :hand, :choices
 
-    # Who this is. Only what is changed is signed.
-    def actor = @actor ||= Actor.new(who: (Visitor.who(session[:visitor]) if request.post?))
+    # Who this is, and in which window. Only what is changed is signed.
+    def actor = @actor ||= Actor.new(who: (Visitor.who(session[:visitor]) if request.post?), window: request.env["HTTP_X_WINDOW"], seen: request.env["HTTP_X_SEEN"])
 
     # The project that the address names.
     def project = @project ||= actor.project(number(params[:project]))
@@ -53,15 +53,18 @@ module Frame
     # @raise [Magpie::Error]
     def held
       content = hand.content or raise Magpie::Error, "There is nothing in hand. Click a picture or a swatch first"
-      return content if params[:held].nil? || params[:held] == hand.mark
+      return content if hand.as_shown?(params[:held], actor.window)
       raise Magpie::Error, "Another window has put something else in hand meanwhile: #{content.name} #{content.hex}. Nothing was done. Look, and do it again"
     end
+
+    # @param content [Hand::Content]
+    def take_in_hand(content) = hand.hold(content, actor.window)
 
     # A colour is kept, and held from then on.
     # @return [Swatch]
     def keep(group, colour, name: "", slot: nil, find: nil)
       kept = Changes::KeepColour.perform(project, actor:, group:, name:, colour:, slot:, find:)
-      hand.hold(Hand::Content.of_swatch(kept))
+      take_in_hand Hand::Content.of_swatch(kept)
       tell "Kept #{kept.name} in #{group.name}"
       kept
     end

@@ -59,7 +59,10 @@ module Frame
 
     def finds = @finds ||= project.finds.includes(:source, :artwork).limit(FINDS).to_a
 
-    def hand = @hand ||= Hand.find_by(project:, visitor: @visitor) || Hand.create_or_find_by!(project:, visitor: @visitor)
+    def hand = @hand ||= Hand.of(project, @visitor)
+
+    # Tells whether anybody did anything since, see HouseVersion.
+    def version = @version ||= HouseVersion.new(actor, project, hand).to_s
 
     def choices = @choices ||= Choices.new(hand)
 

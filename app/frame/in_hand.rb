@@ -18,10 +18,13 @@ module Frame
     def find_id = now&.find_id
 
     # A swatch follows its custom property, which moves while it is tried in Mix.
-    def background = now.css || (swatch_id ? "var(--swatch-#{swatch_id},#{now.hex})" : now.hex)
+    def background
+      return "transparent" unless now
+      now.css || (swatch_id ? "var(--swatch-#{swatch_id},#{now.hex})" : now.hex)
+    end
 
     def background_before = before ? (before.css || before.hex) : EMPTY
 
-    def words = "In hand #{now.hex}#{", before it #{before.hex}" if before}"
+    def words = now ? "In hand #{now.hex}#{", before it #{before.hex}" if before}" : "Nothing in hand"
   end
 end

@@ -14,13 +14,14 @@ module Frame
     # @param fields [Hash{Symbol => String}]
     def saw(**fields) = fields.map { |name, value| %(<input type="hidden" name="saw_#{name}" value="#{Rack::Utils.escape_html(value.to_s)}">) }.join
 
-    # Refuses to write over what somebody changed since the form was drawn.
+    # Refuses to write over what somebody changed since the form was drawn. What the same
+    # window changed since is its own.
     # @param now [Hash{Symbol => String}] what the fields hold now
     # @raise [Magpie::Error]
     def as_seen(what, **now)
       now.each do |field, value|
         shown, wanted = params["saw_#{field}"], params[field]
-        next if shown.nil? || [shown, wanted].include?(value.to_s)
+        next if shown.nil? || [shown, wanted].include?(value.to_s) || actor.alone?(project)
         raise Magpie::Error, "The #{field} of #{what} was changed meanwhile, from “#{shown}” to “#{value}”. You wanted “#{wanted}”. Nothing was saved"
       end
     end
@@ -29,15 +30,25 @@ module Frame
 
     # Around every route.
     def route_eval(&route)
-      return super unless request.post? && KEY.match?(params[:once].to_s)
+      return super unless request.post?
+      return throw(:halt, act(&route)) unless KEY.match?(params[:once].to_s)
       answer = nil
       given = Answer.once("#{visitor}#{request.path}/#{params[:once]}") do
-        answer = catch(:halt, &route)
+        answer = act(&route)
         status answer if answer.is_a?(Integer) # as redirects halt
         body answer if answer.is_a?(String)
         {status: response.status, headers: response.headers.slice("location", "content-type").to_h, body: response.body.is_a?(Array) ? response.body.join : "", notice: session[:notice]}
       end
       given ? again(given) : throw(:halt, answer)
+    end
+
+    # The locks first where a place changes what belongs to the house, so that what is read
+    # is what is changed; the hand last.
+    def act(&route)
+      Record.transaction do
+        Changes::Change.lock(number(params[:project]), actor) if settings.locks_first && params[:project]
+        catch(:halt, &route).tap { @desk&.hand&.settle }
+      end
     end
 
     def again(given)

@@ -1,5 +1,6 @@
-# What a visitor has in hand in a project, and what was in it before. It belongs to
-# the person, not to the project, so it is no change and is not undone.
+# What a visitor has in hand in a project, what was in it before, and what they chose
+# there. It belongs to the person, not to the project, so it is no change and is not
+# undone. In a request it is written last, after all other rows (see Frame::Once).
 class Hand < Record
   belongs_to :project
 
@@ -17,6 +18,10 @@ class Hand < Record
     def hex = colour.hex
   end
 
+  # A browser that only looks leaves nothing behind: the row comes with the first use.
+  # @param visitor [String] the mark of the browser
+  def self.of(project, visitor) = find_by(project:, visitor:) || new(project:, visitor:)
+
   # A swatch in hand is always the swatch as it is now.
   def content(slot = :now)
     data = self[slot] or return
@@ -28,17 +33,38 @@ class Hand < Record
   # Tells whether something else is in hand.
   def mark = Digest::SHA256.hexdigest([now, content&.hex].to_json)[0, 12]
 
-  def hold(content)
-    return if content.data.as_json == now
-    update!(now: content.data, before: now || before)
-  end
+  # Is it what a form showed, or what the window of the form has put there since?
+  # @param mark [String, nil] that the form showed; nil where it showed none
+  # @param window [String, nil] see Actor#window
+  def as_shown?(mark, window) = mark.nil? || mark == self.mark || (!window.nil? && window == held_in)
 
-  # Another window may be choosing something else at the same moment: only these change.
+  # @param window [String, nil] where it is done
+  def hold(content, window = nil) = (content.data.as_json == now) ? self.held_in = window : put(content.data.as_json, now || before, window)
+
+  def swap(window = nil) = (put(before, now, window) if before)
+
   # @param chosen [Hash{String => Object}]
   def choose(chosen)
-    Hand.where(id:).update_all(["choices = choices || ?::jsonb", JSON.generate(chosen)])
-    reload
+    @chosen = {**@chosen.to_h, **chosen}
+    self.choices = choices.merge(chosen)
   end
 
-  def swap = before && update!(now: before, before: now)
+  # Writes what was put in it and chosen. Another window may be choosing something else
+  # at the same moment: only these choices change.
+  def settle
+    return if @chosen.nil? && !changed?
+    put = now_changed? || before_changed? || held_in_changed?
+    update = "now = EXCLUDED.now, before = EXCLUDED.before, held_in = EXCLUDED.held_in, version = hands.version + 1, " if put
+    given = {project_id:, visitor:, held_in:, now: now&.to_json, before: before&.to_json, version: put ? 1 : 0, chosen: @chosen.to_h.to_json}
+    Record.connection.execute(Record.sanitize_sql([<<~SQL, given]))
+      INSERT INTO hands (project_id, visitor, held_in, now, before, version, choices) VALUES (:project_id, :visitor, :held_in, :now, :before, :version, :chosen)
+      ON CONFLICT (project_id, visitor) DO UPDATE SET #{update}choices = hands.choices || EXCLUDED.choices, used_at = now()
+    SQL
+    @chosen = nil
+    changes_applied
+  end
+
+  private
+
+  def put(content, last, window) = assign_attributes(now: content, before: last, held_in: window)
 end

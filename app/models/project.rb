@@ -12,6 +12,16 @@ class Project < Record
   validates :name, presence: {message: "A project needs a name"}
   validates :surround, inclusion: {in: SURROUNDS.keys}
 
+  # Something was done in it.
+  # @param window [String, nil] where, see Actor#window
+  def self.turn(id, window)
+    where(id:).update_all(["turned_from = CASE WHEN turned_by = :window THEN turned_from ELSE version END, turned_by = :window, version = version + 1", {window:}])
+  end
+
+  # Has nobody but this window done anything since a version that it saw?
+  # @param seen [Integer]
+  def turned_only_by?(window, seen) = version == seen || (!window.nil? && turned_by == window && turned_from <= seen)
+
   def groups = palettes.includes(groups: :swatches).flat_map(&:groups)
 
   def swatches = Swatch.where(group_id: Group.where(palette_id: uses.select(:palette_id)).select(:id))

@@ -20,11 +20,19 @@ class RecordedChange < Record
   attribute :swatch_ids, NumbersType.new, default: []
   attribute :touched, NumbersType.new, default: []
 
+  # Hexes, and nothing where there is none.
+  class HexesType < ActiveRecord::Type::Value
+    def deserialize(value) = value&.delete('{}"')&.split(",", -1)
+
+    def serialize(value) = value && "{#{value.map { |hex| %("#{hex}") }.join(",")}}"
+  end
+  attribute :hexes, HexesType.new, default: []
+
   scope :done, -> { where(undone_at: nil) }
 
   # Those that can be taken back. What an earlier version of the tables recorded is only told.
   scope :undoable, -> { done.where(sealed: false) }
 
   # Without what it takes to undo them, which may be much: for lists.
-  scope :told, -> { select(column_names - %w[rows touched]) }
+  scope :told, -> { select(column_names - %w[rows touched swatch_ids hexes]) }
 end

@@ -9,7 +9,8 @@ module Places
     def call(env)
       verb, path = env.values_at("REQUEST_METHOD", "PATH_INFO")
       path = "/" if path.empty?
-      (ALL.find { |place| place.answers?(verb, path) } || House::Application).call(env)
+      place = ALL.find { |each| each.answers?(verb, path) } || House::Application
+      Frame::Busy.around(env) { place.call(env) }
     end
   end
 end

@@ -5,7 +5,13 @@ class Actor
   # @return [String, nil] the name that signs what they change
   attr_reader :who
 
-  def initialize(who: nil) = @who = who
+  # @return [String, nil] a random mark of the window that they act in
+  attr_reader :window
+
+  # @return [String, nil] the HouseVersion of the page that it shows
+  attr_reader :seen
+
+  def initialize(who: nil, window: nil, seen: nil) = (@who, @window, @seen = who, window, seen)
 
   def projects = Project.all
 
@@ -32,6 +38,9 @@ class Actor
   def artworks = Artwork.where(project: projects)
 
   def finds = Find.where(project: projects)
+
+  # Has nobody else changed anything since the page that this window shows was made?
+  def alone?(project) = HouseVersion.new(self, project).alone?
 
   def changes = RecordedChange.where(project: projects)
 end

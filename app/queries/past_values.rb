@@ -1,33 +1,28 @@
 # The values that a swatch was given, newest first.
 class PastValues
   MOST = 50
+  TOLD = %w[id words who why created_at undone_at].freeze
 
-  # @!attribute change [RecordedChange]
-  # @!attribute colour [Magpie::Color] the swatch's after it
-  Value = Struct.new(:change, :colour)
+  # @!attribute change [RecordedChange] without its rows
+  # @!attribute hex [String] the swatch's after it
+  Value = Struct.new(:change, :hex)
 
   # @return [Array<Value>]
-  def self.of(...) = new(...).to_a
-
-  def initialize(swatch, most: MOST)
-    @swatch, @most = swatch, most
+  def self.of(swatch, most: MOST)
+    hex = "hexes[array_position(swatch_ids, #{Integer(swatch.id)}::bigint)]"
+    among(swatch).where("#{hex} <> ''").order(id: :desc).limit(most).select(*TOLD, "#{hex} AS hex").map { |change| Value.new(change, change[:hex]) }
   end
-
-  # @return [Array<Value>]
-  def to_a = @to_a ||= changes.filter_map { |change| given(change)&.then { |colour| Value.new(change, colour) } }
 
   # @param id [Integer] of a change
-  # @return [Value, nil]
-  def by(id) = to_a.find { |value| value.change.id == id }
-
-  private
-
-  def changes = RecordedChange.where("swatch_ids @> ARRAY[?]::bigint[]", @swatch.id).order(id: :desc).limit(@most)
-
-  # The last that a change wrote.
-  def given(change)
-    entry = change.rows.reverse.find { |each| each["table"] == "swatches" && each["ids"].include?(@swatch.id) && [each["after"]].flatten.first&.key?("colour") } or return
-    row = [entry["after"]].flatten.then { |rows| rows.find { |each| each["id"] == @swatch.id } || rows.first }
+  # @return [Magpie::Color, nil] exactly; nil where it gave the swatch none
+  def self.colour(swatch, id)
+    change = among(swatch).find_by(id:) or return
+    # The last that it wrote.
+    entry = change.rows.reverse.find { |each| each["table"] == "swatches" && each["ids"].include?(swatch.id) && [each["after"]].flatten.first&.key?("colour") } or return
+    row = [entry["after"]].flatten.then { |rows| rows.find { |each| each["id"] == swatch.id } || rows.first }
     Magpie::Color.from_h(row["colour"])
   end
+
+  def self.among(swatch) = RecordedChange.where("swatch_ids @> ARRAY[?]::bigint[]", swatch.id)
+  private_class_method :among
 end

@@ -1,6 +1,9 @@
 // Every module binds once to the document and finds its elements when something
-// happens, so that a page that htmx has just brought up to date needs no set-up.
+// happens, so that a page that was just brought up to date needs no set-up.
 import "./once.js"
+import "./holding.js"
+import "./forms.js"
+import "./follow.js"
 import "./copy.js"
 import "./drop.js"
 import "./keys.js"
@@ -17,5 +20,3 @@ import "./chips.js"
 import "./chip_drag.js"
 import "./palette.js"
 import "./small.js"
-import "./waiting.js"
-import "./trouble.js"

@@ -1,6 +1,6 @@
 // Shortcuts and walking through chips with the arrow keys.
-import { all, find, submit, typing, visit, whenPageChanges } from "./page.js"
-import { waiting } from "./waiting.js"
+import { all, find, submit, typing, visit } from "./page.js"
+import { idle } from "./queue.js"
 
 const places = { g: "Gather", p: "Palettes", d: "Dress", v: "Deliver" }
 
@@ -15,7 +15,7 @@ document.addEventListener("keydown", event => {
 function single(event) {
   const key = event.key.toLowerCase()
   if (places[key]) all(".places a").find(link => link.textContent === places[key])?.click()
-  else if (key === "x") find("#swap")?.click()
+  else if (key === "b") find("#swap")?.click()
   else if (key === "m") find("#open-mix")?.click()
   else if (key === "k") find("#keep-name")?.focus()
   else if (key === "?") find("#shortcuts")?.showModal()
@@ -29,16 +29,11 @@ function turnBack(event) {
   turn(event.shiftKey ? "#redo" : "#undo")
 }
 
-// The form says which change it showed, so the next one waits for the page.
-let turns = []
+// While something is under way the page does not know yet whether there is something to undo.
 function turn(button) {
-  if (waiting()) return turns.push(button)
-  if (!find(button)?.disabled) submit(find(button).form)
+  const found = find(button)
+  if (found && !(found.disabled && idle())) submit(found.form)
 }
-whenPageChanges(() => {
-  const next = turns.shift()
-  if (next) setTimeout(() => turn(next))
-})
 
 function leave(event) {
   const list = find("#changes-list[open]")
@@ -46,7 +41,7 @@ function leave(event) {
   else if (find("dialog[open]")) return
   else if (find("#mix")) visit(find("#mix").dataset.leave)
   else if (typing(event.target)) event.target.blur()
-  else if (find(".notice")) find(".notice").remove()
+  else find(".notice:not(.notice-waiting)")?.remove()
 }
 
 // Left and right go to the neighbours, up and down to the nearest above and below.

@@ -3,6 +3,7 @@
 // question at a time, always the latest.
 import { all, find, submit, visit, whenPageChanges } from "./page.js"
 import { SHOWN, WRITE } from "./mix_notations.js"
+import { tell } from "./trouble.js"
 
 export const sheet = () => find("#mix")
 let asking = false
@@ -166,7 +167,6 @@ document.addEventListener("paste", event => {
   for (const [name, value] of [["text", text], ["authenticity_token", find(".mix-form input[name=authenticity_token]").value]]) form.append(Object.assign(document.createElement("textarea"), { name, value }))
   form.hidden = true
   sheet().append(form)
-  window.htmx.process(form)
   submit(form)
 })
 
@@ -205,6 +205,24 @@ function chooseModels(box) {
   submit(find("#mix-models"))
 }
 
+// What was tried when the page was brought up to date.
+let tried = null // { variable, was, text }
+document.addEventListener("page:leaving", () => {
+  const trying = sheet() && said && said.hex !== sheet().dataset.was
+  tried = trying ? { variable: sheet().dataset.variable, was: sheet().dataset.was, text: notation().value } : null
+})
+
+// Somebody else gave the swatch another colour while one was tried: it stays, and the
+// server asks which is to be, since the form says what it was tried against.
+function overtaken() {
+  const { variable, was } = sheet().dataset
+  if (!tried || tried.variable !== variable || tried.was === was) return false
+  notation().value = tried.text
+  find("input[name=before]", sheet()).value = tried.was
+  tell(`Somebody changed it to ${was} meanwhile. What you try stays; if you apply it, you are asked`, "wrong")
+  return true
+}
+
 // When the sheet opens, or its page was brought up to date.
 whenPageChanges(() => {
   if (!sheet()) {
@@ -213,7 +231,10 @@ whenPageChanges(() => {
     return
   }
   const key = sheet().dataset.variable + sheet().dataset.was
-  if (sheetOf !== key) {
+  if (overtaken()) {
+    sheetOf = key
+    ask(notation().value)
+  } else if (sheetOf !== key) {
     sheetOf = key
     steps = []
     sheet().style.setProperty("--mix-now", sheet().dataset.was)

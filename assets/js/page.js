@@ -1,40 +1,56 @@
-// Small helpers that the modules share.
+// Small helpers that the modules share, and bringing the page up to date.
 import { renew } from "./once.js"
 
 export const find = (selector, within = document) => within.querySelector(selector)
 export const all = (selector, within = document) => [...within.querySelectorAll(selector)]
 
-// Whether a swap was of the page, not of a part that came after it.
-const ofPage = ({ target }) => !target || ["#app", "body"].includes(typeof target === "string" ? target : target.id ? `#${target.id}` : target.localName)
-
-// Runs after each time that the page was brought up to date, and now.
+// Runs after each time that the page or some of its parts were brought up to date, and now.
 export function whenPageChanges(run) {
-  document.addEventListener("htmx:after:swap", event => { if (ofPage(event.detail.ctx)) run() })
+  document.addEventListener("page:shown", run)
   document.readyState === "loading" ? document.addEventListener("DOMContentLoaded", () => run()) : run()
 }
 
-// Submits a form through htmx, as a click on its button would. Each time is meant.
+// Sends a form as a click on its button would. Each time is meant.
 export function submit(form) {
   renew(form)
   form.requestSubmit()
 }
 
-// Goes to an address of this site and brings the page up to date.
-export function visit(path) {
-  window.htmx.ajax("GET", path, { target: "#app", select: "#app", swap: "outerMorph" }).then(() => history.pushState({ htmx: true }, "", path))
+// Goes to an address of this site, once what was done before has arrived.
+// @param {string} [parts] ids of the parts of the page that differ there
+export function visit(path, parts) {
+  document.dispatchEvent(new CustomEvent("page:visit", { detail: { path, parts } }))
 }
 
-// Brings the page up to date with an answer that was asked for without htmx.
-export function show(text) {
-  window.htmx.swap({ text, target: "#app", select: "#app", swap: "outerMorph", sourceElement: document.body })
+const swap = (text, selector, style) => window.htmx.swap({ text, target: selector, select: selector, swap: style, sourceElement: document.body })
+
+// Brings the page up to date, or those of its parts that came.
+// @param {string} text HTML
+// @param {string[]} [parts] their ids
+export async function show(text, parts) {
+  document.dispatchEvent(new CustomEvent("page:leaving"))
+  const title = text.match(/<title>([^<]*)/)?.[1]
+  if (title) document.title = Object.assign(document.createElement("textarea"), { innerHTML: title }).value
+  if (!parts) await swap(text, "#app", "outerMorph")
+  else {
+    for (const part of parts) await swap(text, `#${part}`, "outerMorph")
+    const version = text.match(/data-version="([\d-]+)"/)?.[1]
+    if (version?.replace(/\d+$/, "") === shownVersion().replace(/\d+$/, "")) find("#app").dataset.version = version // but for the hand, nothing else happened
+  }
+  document.dispatchEvent(new CustomEvent("page:shown"))
 }
+
+// How far the page has seen what happens in the house.
+export const shownVersion = () => find("#app")?.dataset.version ?? ""
+
+export const hasPage = text => text.includes('id="app"') || text.includes("data-parts")
 
 // Fetches what takes a moment into its place.
 export async function bring(place, path) {
   const answer = await fetch(path).catch(() => null)
   const text = answer?.ok ? await answer.text() : null
   if (!place.isConnected || !window.htmx) return // the page was left meanwhile
-  if (text) window.htmx.swap({ text, target: `#${place.id}`, select: `#${place.id}`, swap: "outerHTML", sourceElement: document.body })
+  if (text) swap(text, `#${place.id}`, "outerHTML")
   else place.textContent = "The server does not answer."
 }
 

@@ -1,7 +1,6 @@
 // The rest of Palettes: shifts previewed with CSS, editing in the ledger, inks, the
-// check of health that comes after the page, and what others changed meanwhile.
-import { all, bring, find, show, submit, typing, visit, whenPageChanges } from "./page.js"
-import { waiting } from "./waiting.js"
+// check of health that comes after the page.
+import { all, bring, find, submit, visit, whenPageChanges } from "./page.js"
 
 // While a slider is dragged, CSS computes; on release the server does.
 document.addEventListener("input", event => {
@@ -43,6 +42,7 @@ let shown = null // [{ id, was, chip, drawn }] while something is shifted
 function preview(form) {
   asking++ // what was asked before is out of date
   outputs(form)
+  form.dataset.shifted = ""
   const shifted = shifting(form)
   for (const { id, was, chip, drawn } of shown ??= follow(form)) {
     const now = shifted(was)
@@ -94,6 +94,7 @@ function settle({ id, drawn, chip }, value, background) {
 
 function leaveShift() {
   asking++
+  delete find("#shift")?.dataset.shifted
   for (const { id, was, chip, drawn } of shown ?? []) settle({ id, drawn, chip }, was, `var(--swatch-${id})`)
   shown = null
 }
@@ -166,20 +167,3 @@ whenPageChanges(() => {
   shown = null
   if (form && Object.values(amounts(form)).some(value => value !== 0)) { preview(form); compute(form) }
 })
-
-// Somebody else changed something: the page is brought up to date, unless this
-// person is in the middle of something.
-const EVERY = 4000 // ms
-async function watch() {
-  const main = find("[data-watch]")
-  if (!main || document.hidden || busy()) return
-  const answer = await fetch(main.dataset.watch).catch(() => null)
-  if (!answer?.ok) return
-  const { version } = await answer.json()
-  if (main.dataset.version === version || busy()) return
-  const address = location.href
-  const page = await fetch(address, { headers: { "X-Refresh": "1" } }).then(fresh => fresh.ok ? fresh.text() : null, () => null)
-  if (page && location.href === address && !busy()) show(page)
-}
-const busy = () => waiting() || find("#mix, .chip-ghost, .select-frame, dialog[open], details.drop[open], .group-menu[open], .task, .share, .conflict") !== null || shown !== null || typing(document.activeElement ?? document.body)
-setInterval(watch, EVERY)

@@ -42,12 +42,12 @@ async function sample(practice) {
   sheet().close()
   const sampler = practice ? new PracticeScreen(sheet().dataset.desk) : new window.EyeDropper()
   const began = performance.now()
-  let taken = 0, kept = Promise.resolve()
+  let taken = 0
   try {
     for (;;) {
       const { sRGBHex } = await sampler.open()
       taken++
-      kept = kept.then(() => keep(sRGBHex)) // the next press need not wait for it
+      keep(sRGBHex)
     }
   } catch (error) {
     // One that gives up before anybody could press Esc has no screen to look at.
@@ -64,11 +64,7 @@ function keep(colour) {
   const form = find("#sample")
   form.elements.colour.value = colour
   form.elements.group.value = find("#keep-group")?.value ?? ""
-  return new Promise(resolve => {
-    document.addEventListener("htmx:after:swap", resolve, { once: true })
-    setTimeout(resolve, 3000)
-    submit(form)
-  })
+  submit(form)
 }
 
 async function grab(practice) {

@@ -7,7 +7,7 @@ document.addEventListener("toggle", event => {
 }, true)
 
 document.addEventListener("click", event => {
-  if (event.target.closest("[data-dismiss]")) event.target.closest(".notice").remove()
+  if (event.target.closest("[data-dismiss]")) event.target.closest(".notice")?.remove()
   if (event.target.closest("[data-close-dialog]")) event.target.closest("dialog").close()
   const list = find("#changes-list[open]")
   if (list && !list.contains(event.target)) list.open = false

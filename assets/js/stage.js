@@ -1,6 +1,7 @@
 // The artwork: picking a part, sweeping through parts, walking through them by key,
 // and the outline of what is picked.
 import { all, find, submit, visit, whenPageChanges } from "./page.js"
+import { preview as shown } from "./previews.js"
 
 const stage = () => find("#stage")
 const tool = () => find(".dress")?.dataset.tool
@@ -49,7 +50,7 @@ document.addEventListener("keydown", event => {
 function preview(part) {
   const held = find("#in-hand")
   if (!held) return
-  part.setAttribute(swept.line ? "stroke" : "fill", getComputedStyle(held).backgroundColor)
+  shown(part, swept.line ? "stroke" : "fill", getComputedStyle(held).backgroundColor)
 }
 
 function pick(key) {

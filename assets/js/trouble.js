@@ -1,21 +1,26 @@
-// An answer that is no page of ours, or no answer at all: say so, keep the page.
-document.addEventListener("htmx:before:swap", event => {
-  const text = event.detail?.ctx?.text
-  if (typeof text !== "string" || text.includes('id="app"') || text.includes("data-fragment")) return
-  event.preventDefault()
-  tell(text.trim() && text.length < 300 ? text : "The server gave an answer that is not a page. Nothing was changed")
-})
-
-document.addEventListener("htmx:error", event => {
-  const error = event.detail?.error ?? event.detail?.ctx?.error
-  if (error instanceof TypeError) tell("The server does not answer. What you did last was not saved; try again when it runs")
-})
-
-function tell(words) {
+// Words of the application, in the place where the server's stand.
+// @param {string} kind "done" or "wrong"
+// @param {[string, Function][]} [ways] what can be done about it: labels, and what they do
+export function tell(words, kind = "done", ways = []) {
   document.querySelector(".notice")?.remove()
-  const notice = Object.assign(document.createElement("div"), { className: "notice notice-wrong", role: "alert" })
+  const notice = Object.assign(document.createElement("div"), { className: `notice notice-${kind}`, role: kind === "done" ? "status" : "alert" })
   notice.append(Object.assign(document.createElement("p"), { textContent: words }))
-  notice.append(Object.assign(document.createElement("button"), { type: "button", textContent: "Close" }))
-  notice.lastChild.dataset.dismiss = ""
+  for (const [label, act] of ways) {
+    const button = Object.assign(document.createElement("button"), { type: "button", textContent: label })
+    button.addEventListener("click", act)
+    notice.append(button)
+  }
+  if (ways.length === 0) {
+    notice.append(Object.assign(document.createElement("button"), { type: "button", textContent: "Close" }))
+    notice.lastChild.dataset.dismiss = ""
+  }
   document.querySelector("#app").append(notice)
+  return notice
+}
+
+// Several at once: what went wrong must not be covered by what went well.
+export function tellAll(told) {
+  const wrong = told.filter(([, kind]) => kind === "wrong")
+  if (wrong.length) tell([...new Set(wrong.map(([words]) => words))].join(". "), "wrong")
+  else if (told.length) tell(told.at(-1)[0], told.at(-1)[1])
 }

@@ -79,7 +79,7 @@ RSpec.describe Changes do
       subscriber = ActiveSupport::Notifications.subscribe("sql.active_record") { |*, payload| statements << payload[:sql] if payload[:sql].match?(/\A\s*(UPDATE|INSERT|DELETE)/) }
       described_class.perform(project, actor:, swatch:, colour: hex("hsb 200 60 80"), definition: "hsb 200 60 80", before: "#FFCE5C")
       ActiveSupport::Notifications.unsubscribe(subscriber)
-      expect(statements.size).to eq 2
+      expect(statements.size).to eq 3 # the swatch, what undoes it, the turn of the project
       expect(Dressing.new(poster).flat.scan("#52A3CC").size).to eq 8
       expect(Dressing.new(poster).linked).to include("--lamp:#52A3CC")
     end

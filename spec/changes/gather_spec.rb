@@ -180,7 +180,8 @@ RSpec.describe "Gathering", :data do
   end
 
   describe Frame::Choices do
-    let(:choices) { described_class.new(Hand.create!(project:, visitor: "one")) }
+    let(:hand) { Hand.create!(project:, visitor: "one") }
+    let(:choices) { described_class.new(hand) }
 
     it "takes what is allowed and leaves the rest" do
       choices.take("probe" => "31", "release" => "throw", "colours" => "1", "tolerance" => "12.5", "accents" => "abc", "visitor" => "two", "favourite" => "oklch", "grounds" => "out")
@@ -190,9 +191,9 @@ RSpec.describe "Gathering", :data do
 
     it "keeps what another window chose meanwhile" do
       choices
-      other = described_class.new(Hand.find_by!(project:, visitor: "one"))
-      other.take("view" => "grid", "group" => "7")
       choices.take("probe" => "31")
+      Hand.where(visitor: "one").sole.tap { |hand| hand.choose("view" => "grid", "group" => "7") }.settle
+      hand.settle
       expect(%i[probe view group].map { |name| described_class.new(Hand.find_by!(visitor: "one"))[name] }).to eq %w[31 grid 7]
     end
   end

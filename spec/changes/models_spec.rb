@@ -87,6 +87,7 @@ RSpec.describe "What the tables hold" do
     it "shows a swatch as it is now, and its colour once it is gone" do
       lamp = keep(project, "Lamp", "#FFCE5C")
       hand.hold(Hand::Content.of_swatch(lamp))
+      hand.settle
       Changes::ChangeSwatch.perform(project, actor:, swatch: lamp, colour: hex("#52A3CC"), definition: "", before: "#FFCE5C")
       expect(hand.reload.content.hex).to eq "#52A3CC"
       undo(project)

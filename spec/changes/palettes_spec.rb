@@ -134,7 +134,7 @@ RSpec.describe Changes, "of palettes", :data do
     Changes::ChangeSwatch.perform(project, actor: Actor.new(who: "Wren"), swatch: ember, colour: hex("#2F8FA3"), definition: "", before: "#E46F58", why: "The enamel is cooler")
     undo(project)
     history = PastValues.of(ember.reload).map(&:to_a)
-    expect(history.map { |change, colour| [colour.hex, change.who, change.why, change.undone_at.nil?] }).to eq [["#2F8FA3", "Wren", "The enamel is cooler", false], ["#E46F58", nil, nil, true]]
+    expect(history.map { |change, hex| [hex, change.who, change.why, change.undone_at.nil?] }).to eq [["#2F8FA3", "Wren", "The enamel is cooler", false], ["#E46F58", nil, nil, true]]
   end
 
   describe "gradients and patterns" do

@@ -20,7 +20,7 @@ RSpec.describe Frame, :data do
     it "keeps new groups where was kept last, and says when there is no palette" do
       second = Changes::AddPalette.perform(project, actor:, name: "Night")
       expect(desk(project.reload).palette_for_groups).to eq project.palettes.first
-      desk(project).keep_in(second.groups.first)
+      desk(project).tap { |each| each.keep_in(second.groups.first) }.hand.settle
       expect([desk(project).kept_in, desk(project).palette_for_groups]).to eq [second.groups.first.id, second]
       expect(desk(project, visitor: "two").kept_in).to eq 0
       expect { desk(Project.create!(name: "Bare")).palette_for_groups }.to raise_error(Magpie::Error, /no palette/)
@@ -51,7 +51,7 @@ RSpec.describe Frame, :data do
 
     it "stands its sliders where the colour is, those of wide models beyond the screen too" do
       vivid = keep(project, "Vivid", "oklch(0.7 0.35 150)")
-      desk(project).choices.take("models" => "rgb,oklch")
+      choose(project, {"models" => "rgb,oklch"})
       models = sheet(vivid).models
       expect(models.keys).to eq %i[rgb oklch]
       expect(models[:oklch].map(&:value)).to eq [0.7, 0.35, 150.0]
@@ -68,7 +68,7 @@ RSpec.describe Frame, :data do
       [one, two].each { |source| Changes::TakeReading.perform(project, actor:, readable: source, aim: Aim.new(way: "square", x: 4, y: 4, size: 5)) }
       all = described_class.new(desk(project), one)
       expect([all.shown.size, all.source, all.choice?]).to eq [2, nil, true]
-      desk(project).choices.take("listed" => "here")
+      choose(project, {"listed" => "here"})
       here = described_class.new(desk(project), two)
       expect([here.shown.map(&:readable), here.source]).to eq [[two], two]
       expect(here.card(here.shown.first)).to include("5 × 5 px at 4, 4 of moor")

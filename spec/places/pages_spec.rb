@@ -41,7 +41,7 @@ RSpec.describe Places, :data do
       reading = page(find: read(source("dusk", 228), 3, 4).id).reading
       expect(reading.close.map { |close| [close.swatch.id, close.group, close.difference.round(2)] }).to eq [[ember.id, project.groups.first, 0.0]]
       expect([reading.verdict, reading.spread_share, reading.copied]).to eq ["Even. Safe to keep as one colour.", 0.0, nil]
-      desk(project).choices.take("copying" => "on", "favourite" => "rgb")
+      choose(project, {"copying" => "on", "favourite" => "rgb"})
       expect(page(find: project.finds.first.id).reading.copied).to eq "rgb(228 111 88)"
     end
   end

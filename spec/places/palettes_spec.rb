@@ -17,7 +17,7 @@ RSpec.describe Places::Palettes, :data do
     end
 
     it "does a task with what is selected, and nothing that is none" do
-      desk(project).choices.select([dome.id, ember.id])
+      choose(project, {"selected" => [dome.id, ember.id]})
       expect([page(do: "share").chosen, page(do: "share").working?]).to match [[dome, ember], be_truthy]
       expect([page(do: "paint").task, page(do: "paint").chosen, page(do: "paint").panel]).to eq [nil, [], nil]
       expect(page(do: "blend").selection_key).to eq "blend:#{dome.id},#{ember.id}"
@@ -35,7 +35,7 @@ RSpec.describe Places::Palettes, :data do
     it "folds a palette, and shows it again" do
       palette = page.palettes.first
       expect([palette.folded?, palette.folded_or_not]).to eq [false, palette.id.to_s]
-      desk(project).choices.take("folded" => palette.id.to_s)
+      choose(project, {"folded" => palette.id.to_s})
       expect([page.palettes.first.folded?, page.palettes.first.folded_or_not]).to eq [true, ""]
     end
   end
@@ -69,7 +69,7 @@ RSpec.describe Places::Palettes, :data do
     half = Changes::KeepTint.perform(project, actor:, parent: ember.reload, percent: 50.0)
     find = Changes::TakeColour.perform(project, actor:, colour: hex("#2F8FA3"), way: "screen")
     Changes::KeepColour.perform(project, actor:, group:, name: "Sampled", colour: find.colour, find:)
-    desk(project).choices.take("ledger" => "rgb", "sort" => "name")
+    choose(project, {"ledger" => "rgb", "sort" => "name"})
     lines = page.palettes.first.ledger.lines
     expect(lines.map { |line| line.swatch.name.downcase }).to eq lines.map { |line| line.swatch.name.downcase }.sort
     by_name = lines.index_by { |line| line.swatch.name }
@@ -80,7 +80,7 @@ RSpec.describe Places::Palettes, :data do
   it "shifts what can be shifted, and says what" do
     locked = keep(project, "Fixed", "#5F3566")
     Changes::LockSwatches.perform(project, actor:, swatches: [locked], locked: true)
-    desk(project).choices.select([ember.id, locked.id])
+    choose(project, {"selected" => [ember.id, locked.id]})
     shifting = described_class::Shifting.new(asking(scope: "selection", hue: 20), described_class::Selected.of(actor, [ember.id, locked.id]))
     expect(shifting.colours.keys).to eq [ember]
     expect([shifting.words, shifting.preview.keys]).to eq ["Shifted 1 swatch: Hue +20°", [ember.id]]
@@ -104,7 +104,7 @@ RSpec.describe Places::Palettes, :data do
     it "tells the values that a swatch had, and which can be restored" do
       Changes::ChangeSwatch.perform(project, actor: Actor.new(who: "Wren"), swatch: ember, colour: hex("#2F8FA3"), definition: "", before: "#E46F58", why: "Cooler")
       past = described_class.new(asking, ember.reload).history
-      expect(past.map { |value| [value.colour.hex, value.change.who, value.restorable] }).to eq [["#2F8FA3", "Wren", false], ["#E46F58", nil, true]]
+      expect(past.map { |value| [value.hex, value.change.who, value.restorable] }).to eq [["#2F8FA3", "Wren", false], ["#E46F58", nil, true]]
     end
 
     it "shows what somebody else did meanwhile, of fields that can be given only" do

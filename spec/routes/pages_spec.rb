@@ -225,7 +225,7 @@ RSpec.describe App, "Mix panels" do
     expect(panel("harmony", rule: "septet", spread: "900").body).to include(%(max="90" value="90"))
     expect(panel("between", steps: "-4").body).to include("Keep 2 as a group")
     expect(panel("nothing").status).to eq 404
-    expect(panel("tints", notation: "nope").status).to eq 303
+    expect(panel("tints", notation: "nope").status).to eq 422
   end
 
   it "find the nearest swatches of the whole house" do

@@ -5,6 +5,13 @@ RSpec.describe App, "Palettes" do
   let(:group) { project.groups.first }
   let(:path) { "/projects/#{project.id}" }
 
+  # As the one who looks.
+  def choose(chosen)
+    get "#{path}/palettes"
+    post_with_token("hand", notation: "#E46F58") unless Hand.exists?(project:)
+    Hand.find_by!(project:).tap { |hand| hand.choose(chosen) }.settle
+  end
+
   def post_with_token(to, **values)
     get "#{path}/palettes"
     token = last_response.body[/name="authenticity_token" value="([^"]+)"/, 1]
@@ -43,13 +50,11 @@ RSpec.describe App, "Palettes" do
     Changes::EditGroup.perform(project, actor:, group:, name: nasty, note: nasty)
     swatch = keep(project, nasty, "#E46F58")
     Changes::EditSwatch.perform(project, actor:, swatch:, fields: {note: nasty, code: nasty})
-    hand = nil
     Frame::Choices::VIEWS.each_key do |view|
       get "#{path}/palettes?swatch=#{swatch.id}"
-      hand ||= Hand.where(project:).last
-      Frame::Choices.new(hand.reload).take("view" => view)
+      choose("view" => view)
       [nil, *Places::Palettes::Page::TASKS].each do |task|
-        Frame::Choices.new(hand.reload).select([swatch.id, *project.groups.last.swatches.ids])
+        choose("selected" => [swatch.id, *project.groups.last.swatches.ids])
         get "#{path}/palettes?swatch=#{swatch.id}&do=#{task}"
         expect(last_response.status).to eq(200), "#{view} #{task}"
         expect(last_response.body).not_to include("<img src=x"), "#{view} #{task}"
@@ -64,7 +69,7 @@ RSpec.describe App, "Palettes" do
     counted = lambda do
       Frame::Choices::VIEWS.keys.map do |view|
         get "#{path}/palettes"
-        Frame::Choices.new(Hand.where(project:).last.reload).take("view" => view)
+        choose("view" => view)
         queries = 0
         subscriber = ActiveSupport::Notifications.subscribe("sql.active_record") { |*, payload| queries += 1 unless payload[:name] == "SCHEMA" }
         get "#{path}/palettes"

@@ -59,8 +59,12 @@ RSpec.describe "Mix, sharing and Deliver", :screen do
 
     it "refuses to write over what somebody else changed meanwhile" do
       apricot = Swatch.find_by(name: "Apricot")
-      Changes::ChangeSwatch.perform(demo, actor:, swatch: apricot, colour: hex("#111111"), definition: "#111111", before: "#F3BA70")
       fill_in "Colour in any notation", with: "teal"
+      expect(page).to have_css("#mix-hex", text: "#008080")
+      Changes::ChangeSwatch.perform(demo, actor:, swatch: apricot, colour: hex("#111111"), definition: "#111111", before: "#F3BA70")
+      expect(page).to have_content("Somebody changed it to #111111 meanwhile")
+      expect([find("#mix-notation").value, find(".mix-before").text]).to eq ["teal", "before\n#111111"]
+      expect(page).to have_css("#mix-hex", text: "#008080")
       click_button "Apply to 2 places"
       expect(find("[role=alert]")).to have_content("The colour of Apricot was changed").and have_content("#111111")
       expect(apricot.reload.hex).to eq "#111111"

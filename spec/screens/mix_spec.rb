@@ -6,8 +6,7 @@ RSpec.describe "Mix", :screen do
   # Opens the sheet on a swatch with one of its panels.
   def mix(swatch = ember, panel: "reach", place: "palettes", **choices)
     visit "/projects/#{demo.id}/#{place}"
-    hand = Hand.order(:id).last
-    Frame::Choices.new(hand).take({panel:, **choices}.transform_keys(&:to_s))
+    prefer(panel:, **choices)
     visit "/projects/#{demo.id}/#{place}?mix=#{swatch.id}"
     expect(page).to have_content("Read as")
   end

@@ -6,7 +6,10 @@ module DesksSupport
   # Parameters as a request gives them.
   def asking(**given) = given.transform_values(&:to_s).transform_keys(&:to_s).with_indifferent_access
 
-  def hold(project, swatch, visitor: "one") = desk(project, visitor:).hand.hold(Hand::Content.of_swatch(swatch.reload))
+  def hold(project, swatch, visitor: "one") = desk(project, visitor:).hand.tap { |hand| hand.hold(Hand::Content.of_swatch(swatch.reload)) }.settle
+
+  # @param chosen [Hash{String => Object}]
+  def choose(project, chosen, visitor: "one") = desk(project, visitor:).hand.tap { |hand| hand.choose(chosen) }.settle
 end
 
 RSpec.configure { |config| config.include DesksSupport, file_path: %r{/spec/places/} }

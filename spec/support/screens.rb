@@ -32,6 +32,15 @@ module ScreenSupport
 
   def open_place(place, project = demo) = visit("/projects/#{project.id}/#{place}")
 
+  # What the person has chosen before, without the way to each choice.
+  def prefer(project = demo, **choices)
+    token = find("[name=authenticity_token]", match: :first, visible: :all).value
+    page.evaluate_async_script(<<~JS, "/projects/#{project.id}/choices", {authenticity_token: token, **choices})
+      const [path, choices, done] = arguments
+      fetch(path, { method: "POST", body: new URLSearchParams(choices) }).then(() => done(true))
+    JS
+  end
+
   # A real click at a pixel of the source, wherever the picture lies on the screen.
   def click_picture(x, y)
     expect(page).to have_css("#picture-image") { |image| image.evaluate_script("this.complete && this.naturalWidth > 0") }

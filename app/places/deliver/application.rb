@@ -3,6 +3,7 @@ module Places
     # Deliver: palettes and artworks out, palettes in.
     class Application < Frame::Application
       lies_in "deliver"
+      locks_first
       helpers Helpers
 
       get("/projects/:project/deliver") do

@@ -3,6 +3,7 @@ module Places
     # Dress: artworks, parts, and what they hold.
     class Application < Frame::Application
       lies_in "dress"
+      locks_first
       helpers Helpers
 
       get("/projects/:project/dress") do

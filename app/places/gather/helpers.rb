@@ -28,7 +28,7 @@ module Places
 
       # A reading was taken: hold it, or keep it at once in the chosen group.
       def taken(find, **shown)
-        hand.hold(Hand::Content.of_find(find))
+        take_in_hand Hand::Content.of_find(find)
         keep(group_to_keep_in("Choose a group to drop into"), find.colour, find:) if choices[:release] == "drop" && params[:group]
         with = params[:with].to_s[/\A[\d,]+\z/]
         looked = with ? {source: number(params[:looked])} : find.readable&.parameter.to_h

@@ -42,7 +42,7 @@ module Places
         app.post("/projects/:project/finds/:find") do
           as_seen find.name, name: find.name
           changed = Changes::ChangeFind.perform(project, actor:, find:, chosen: params[:chosen], name: params[:name], pinned: params[:pinned] && params[:pinned] == "yes")
-          hand.hold(Hand::Content.of_find(changed)) if hand.content&.find_id == changed.id || params[:chosen]
+          take_in_hand Hand::Content.of_find(changed) if hand.content&.find_id == changed.id || params[:chosen]
           go_back
         end
 

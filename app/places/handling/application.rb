@@ -12,12 +12,15 @@ module Places
           colour = notation
           Hand::Content.new(name: Magpie::ColorName.suggest(colour), colour:)
         end
-        hand.hold(content)
-        params[:stay] ? redirect(to(at("palettes", swatch: content.swatch_id, open: params[:open].presence, side: params[:side])), 303) : go_on
+        take_in_hand content
+        touches "rack", "hand" if params[:stay] == "dress" && params[:to] == came_from
+        go_on unless params[:stay] == "palettes"
+        touches "side", "hand"
+        redirect to(at("palettes", swatch: content.swatch_id, open: params[:open].presence, side: params[:side])), 303
       end
 
       post("/projects/:project/hand/swap") do
-        hand.swap
+        hand.swap(actor.window)
         go_back
       end
 

@@ -3,6 +3,7 @@ module Places
     # The house: all projects, and beginning a new one.
     class Application < Frame::Application
       lies_in "house"
+      helpers Helpers
 
       get("/health") do
         Record.connection.select_value("SELECT 1")
@@ -33,6 +34,12 @@ module Places
         go_back
       end
 
+      # Whether anybody did anything since: pages ask, and follow.
+      get("/projects/:project/version.json") do
+        content_type :json
+        JSON.generate(version: desk.version)
+      end
+
       # The list of changes, asked for when it is opened: what stands on what is looked up.
       get("/projects/:project/changes") do
         @lines = ListedChanges.new(project).lines
@@ -40,13 +47,13 @@ module Places
       end
 
       post("/projects/:project/undo") do
-        change = Changes::History.undo(project, params[:change] && number(params[:change]), actor:, saw: params[:saw] && number(params[:saw]))
+        change = Changes::History.undo(project, params[:change] && number(params[:change]), actor:, saw: seen_version)
         tell "Undone: #{change.words}"
         go_back
       end
 
       post("/projects/:project/redo") do
-        tell "Done again: #{Changes::History.redo(project, actor:, saw: params[:saw] && number(params[:saw])).words}"
+        tell "Done again: #{Changes::History.redo(project, actor:, saw: seen_version).words}"
         go_back
       end
     end

@@ -3,6 +3,7 @@ module Places
     # Mix: a colour in all its models, what can be made of it, and changing a swatch.
     class Application < Frame::Application
       lies_in "mix"
+      locks_first
       helpers Helpers
 
       PANELS = {"tints" => Tints, "mix" => Mixture, "between" => Between, "ramp" => Ramp, "harmony" => Harmony, "checks" => Checks}.freeze

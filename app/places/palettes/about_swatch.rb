@@ -22,7 +22,7 @@ module Places
       end
 
       # @!attribute when_done [String]
-      Past = Struct.new(:change, :colour, :when_done, :restorable)
+      Past = Struct.new(:change, :hex, :when_done, :restorable)
 
       attr_reader :swatch
 
@@ -52,7 +52,7 @@ module Places
 
       # @return [Array<Past>]
       def history
-        @history ||= PastValues.of(swatch).map { |value| Past.new(value.change, value.colour, value.change.created_at.strftime("%-d %b %Y, %H:%M"), value.colour != swatch.colour && !swatch.paint) }
+        @history ||= PastValues.of(swatch).map { |value| Past.new(value.change, value.hex, value.change.created_at.strftime("%-d %b %Y, %H:%M"), value.hex != swatch.hex && !swatch.paint) }
       end
     end
   end

@@ -4,6 +4,7 @@ module Places
     # the house.
     class Application < Frame::Application
       lies_in "palettes"
+      locks_first
       helpers Helpers, Marks
       register Board, Selection, Shelf
     end

@@ -57,9 +57,8 @@ module Places
         # Puts a value back that it had, or brings it where it should be.
         app.post("/projects/:project/swatches/:swatch/restore") do
           changed = swatch(params[:swatch])
-          past = params[:change] && PastValues.new(changed).by(number(params[:change]))
-          raise Magpie::Error, "#{changed.name} has no such value in its history" if params[:change] && !past
-          colour = past ? past.colour : Magpie::Notation.parse(params[:notation])
+          colour = params[:change] ? PastValues.colour(changed, number(params[:change])) : Magpie::Notation.parse(params[:notation])
+          raise Magpie::Error, "#{changed.name} has no such value in its history" unless colour
           Changes::ChangeSwatches.perform(project, actor:, colours: {changed => colour}, saw: {changed => params[:before].to_s}, what: "#{params[:what].to_s.empty? ? "Changed" : Magpie::Text.name(params[:what], longest: 60)} #{changed.name} from #{changed.hex} to #{colour.hex}", why: params[:why])
           tell "#{changed.name} is #{colour.hex} now"
           go_on
@@ -77,12 +76,6 @@ module Places
           made = Changes::KeepPaint.perform(project, actor:, paint: InkForm.read(params, actor), group: params[:group] && group, swatch: params[:swatch] && swatch(params[:swatch]), name: params[:name].to_s)
           tell "#{made.name} is kept in #{made.group.name}"
           redirect to(palettes_at(swatch: made.id, do: nil)), 303
-        end
-
-        # Whether anybody changed anything since: pages ask, and refresh.
-        app.get("/projects/:project/version.json") do
-          content_type :json
-          JSON.generate(version: HouseVersion.of(actor))
         end
       end
     end

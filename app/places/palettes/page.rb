@@ -91,9 +91,6 @@ module Places
         @artworks.fetch(palette_id, 0)
       end
 
-      # Tells whether anybody changed anything since.
-      def version = HouseVersion.of(desk.actor)
-
       private
 
       def following = desk.actor.places.joins(swatch: :group).where(groups: {palette_id: desk.shown_palettes.map(&:id)})

@@ -1,0 +1,9 @@
+module Places
+  module House
+    # What the house's routes ask for.
+    module Helpers
+      # The version of the project that the form of undo or redo showed.
+      def seen_version = (number(params[:saw]) if params[:saw])
+    end
+  end
+end
