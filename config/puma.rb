@@ -6,6 +6,12 @@ workers Integer(ENV.fetch("WEB_CONCURRENCY", "2"))
 threads 1, Integer(ENV.fetch("THREADS", "5"))
 http_content_length_limit 256 * 1024 * 1024 # told before a byte is read
 preload_app!
+# One process does what is to be done once a day.
+if Integer(ENV.fetch("WEB_CONCURRENCY", "2")) > 0
+  before_worker_boot { |number| Changes::Housekeeping.daily if number == 0 }
+else
+  after_booted { Changes::Housekeeping.daily }
+end
 silence_single_worker_warning
 quiet
 if Integer(ENV.fetch("WEB_CONCURRENCY", "2")) > 0

@@ -10,8 +10,10 @@ module Changes
 
     private
 
+    def prepare = @drawing = Magpie::Artwork.read(@bytes, name: @file)
+
     def make
-      drawing = Magpie::Artwork.read(@bytes, name: @file)
+      drawing = @drawing
       name = File.basename(@file, ".*").tr("_-", "  ").strip
       @artwork = bring_in(Artwork, project:, name: name.empty? ? "Artwork" : name.sub(/\A./, &:upcase),
         original: Blob.keep(@bytes, "image/svg+xml"), template: Blob.keep(drawing.template, "image/svg+xml"),

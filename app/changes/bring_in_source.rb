@@ -12,13 +12,16 @@ module Changes
 
     private
 
-    def make
+    def prepare
       picture = Magpie::Painters.picture(@bytes, name: @file)
+      PictureCache.keep(Digest::SHA256.hexdigest(@bytes), picture)
+      @columns = {width: picture.width, height: picture.height, facts: picture.facts, tone: Source.tone_of(picture) || {}}
+    end
+
+    def make
       sha256 = Blob.keep(@bytes, Magpie::Picture::File.format(@bytes).media_type)
-      PictureCache.keep(sha256, picture)
       name = File.basename(@file, ".*").tr("_", " ").strip
-      @source = bring_in(Source, project:, name: name.empty? ? "Picture" : name, sha256:, width: picture.width, height: picture.height,
-        kind: @kind, facts: picture.facts, tone: Source.tone_of(picture) || {}, position: next_position(project.sources))
+      @source = bring_in(Source, project:, name: name.empty? ? "Picture" : name, sha256:, **@columns, kind: @kind, position: next_position(project.sources))
     end
 
     def words = "Brought in #{@source.name}"

@@ -12,12 +12,14 @@ module Changes
 
     private
 
-    def make
+    def prepare
       raise Magpie::Error, "#{@find.name} was not read from pixels: there is nothing to read again" unless @find.pixels?
-      @was = @find.name
-      columns = Reading.columns(@find.readable, @aim)
-      columns.delete(:name) if @find.named
-      update(@find, **columns)
+      @columns = Reading.columns(@find.readable, @aim)
+    end
+
+    def make
+      @was = @find.reload.name
+      update(@find, **@columns.except(*(:name if @find.named)))
       @find
     end
 

@@ -36,15 +36,20 @@ module Changes
 
     private
 
+    def prepare
+      @picture = Magpie::Painters.picture(Blob.bytes(@file.sha256), name: @file.name)
+      @tone = Source.tone_of(@picture) || {}
+    end
+
+    # Finds may have come since it was decoded, so they are read again here.
     def make
-      bytes = Blob.bytes(@file.sha256)
-      picture = Magpie::Painters.picture(bytes, name: @file.name)
-      rereads = ReplacePicture.preview(@source, picture)
+      picture = @picture
+      rereads = ReplacePicture.preview(@source.reload, picture)
       @read = rereads.count(&:colours)
       factors = [picture.width.fdiv(@source.width), picture.height.fdiv(@source.height)]
       rereads.each { |each| update(each.find, **each.place, **each.colours.to_h) }
       @source.finds.where.not(id: rereads.map { |each| each.find.id }).each { |find| update(find, **Aim.of_find(find).scaled(factors).place) }
-      update(@source, sha256: @file.sha256, width: picture.width, height: picture.height, facts: picture.facts, tone: Source.tone_of(picture) || {})
+      update(@source, sha256: @file.sha256, width: picture.width, height: picture.height, facts: picture.facts, tone: @tone)
       @source
     end
 

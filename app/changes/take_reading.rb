@@ -12,7 +12,9 @@ module Changes
 
     private
 
-    def make = @find = create(Find, project:, created_at: Time.now, **Reading.columns(@readable, @aim))
+    def prepare = @columns = Reading.columns(@readable, @aim)
+
+    def make = @find = create(Find, project:, created_at: Time.now, **@columns)
 
     def words = "Found #{@find.name} in #{@readable.name}"
   end

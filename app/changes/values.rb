@@ -1,16 +1,22 @@
 module Changes
-  # Which values a change gave, beside what undoes it: so that a swatch's history is read
-  # without it.
+  # Which values a change gave and which files it needs, beside what undoes it: so that a
+  # swatch's history is read without that, and no file is thrown away that undo needs.
   module Values
     module_function
 
     # @param entries [Array<Hash>] as Rows has them
     # @param ids [Array<Integer>] swatches that were given a value, came or went
-    # @return [Hash] columns: the ids, and for each its hex after the change
+    # @return [Hash] columns: the ids, for each its hex after the change, and the SHA-256 of files
     def of(entries, ids)
       hexes = {}
       entries.each { |entry| given(*entry.transform_keys(&:to_sym).values_at(:table, :ids, :after), hexes) }
-      {swatch_ids: ids, hexes: ids.map { |id| hexes[id].to_s }}
+      {swatch_ids: ids, hexes: ids.map { |id| hexes[id].to_s }, files: files(entries)}
+    end
+
+    # Pictures that a source had or has; an artwork keeps its own.
+    def files(entries)
+      sides = entries.map { |entry| entry.transform_keys(&:to_sym) }.select { |entry| entry[:table] == "sources" }.flat_map { |entry| [entry[:before], entry[:after]] }
+      sides.flatten.compact.filter_map { |row| row["sha256"] }.uniq
     end
 
     def given(table, ids, after, hexes)

@@ -38,6 +38,7 @@ module Frame
     before do
       headers "Content-Security-Policy" => POLICY, "X-Content-Type-Options" => "nosniff", "Referrer-Policy" => "same-origin"
       request.session_options[:skip] = !request.post? # see #keep_session
+      Asked.check([params, Rack::Utils.unescape_path(request.path_info)])
     end
 
     # People's slips are told to them, not to the log.

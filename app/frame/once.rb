@@ -43,10 +43,10 @@ module Frame
     end
 
     # The locks first where a place changes what belongs to the house, so that what is read
-    # is what is changed; the hand last.
+    # is what is changed; but files are read before anybody waits. The hand last.
     def act(&route)
       Record.transaction do
-        Changes::Change.lock(number(params[:project]), actor) if settings.locks_first && params[:project]
+        Changes::Change.lock(number(params[:project]), actor) if settings.locks_first && params[:project] && request.media_type != "multipart/form-data"
         catch(:halt, &route).tap { @desk&.hand&.settle }
       end
     end

@@ -2,9 +2,6 @@
 class Answer < Record
   self.primary_key = "key"
 
-  # Nobody's form arrives a second time later than that.
-  KEPT = 86_400 # seconds
-
   # Whatever the block writes and its answer are kept together or not at all. Who comes
   # with the same key meanwhile waits, and gets the same answer.
   # @yieldreturn [Hash] columns of the answer
@@ -14,7 +11,6 @@ class Answer < Record
       connection.execute(sanitize_sql(["SELECT pg_advisory_xact_lock(hashtextextended(?, 0))", key]))
       given = find_by(key:)
       next given if given
-      where(created_at: ...(Time.now - KEPT)).delete_all
       insert!({key:, created_at: Time.now, **yield})
       nil
     end

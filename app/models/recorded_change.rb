@@ -20,13 +20,14 @@ class RecordedChange < Record
   attribute :swatch_ids, NumbersType.new, default: []
   attribute :touched, NumbersType.new, default: []
 
-  # Hexes, and nothing where there is none.
+  # Hexes and the like, and nothing where there is none.
   class HexesType < ActiveRecord::Type::Value
     def deserialize(value) = value&.delete('{}"')&.split(",", -1)
 
     def serialize(value) = value && "{#{value.map { |hex| %("#{hex}") }.join(",")}}"
   end
   attribute :hexes, HexesType.new, default: []
+  attribute :files, HexesType.new, default: []
 
   scope :done, -> { where(undone_at: nil) }
 
@@ -34,5 +35,5 @@ class RecordedChange < Record
   scope :undoable, -> { done.where(sealed: false) }
 
   # Without what it takes to undo them, which may be much: for lists.
-  scope :told, -> { select(column_names - %w[rows touched swatch_ids hexes]) }
+  scope :told, -> { select(column_names - %w[rows touched swatch_ids hexes files]) }
 end

@@ -9,4 +9,9 @@ class Setting < Record
       find(key).value
     end
   end
+
+  # @return [String, nil]
+  def self.read(key) = where(key:).pick(:value)
+
+  def self.write(key, value) = upsert({key:, value:})
 end

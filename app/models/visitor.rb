@@ -5,5 +5,5 @@ class Visitor < Record
   # @return [String, nil]
   def self.who(mark) = mark && where(mark:).pick(:who)
 
-  def self.name!(mark, who) = upsert({mark:, who:})
+  def self.name!(mark, who) = upsert({mark:, who:, used_at: Time.now})
 end

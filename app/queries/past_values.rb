@@ -14,9 +14,10 @@ class PastValues
   end
 
   # @param id [Integer] of a change
-  # @return [Magpie::Color, nil] exactly; nil where it gave the swatch none
+  # @return [Magpie::Color, nil] exactly, but of a sealed change its hex; nil where it gave the swatch none
   def self.colour(swatch, id)
     change = among(swatch).find_by(id:) or return
+    return change.hexes[change.swatch_ids.index(swatch.id)].then { |hex| Magpie::Notation.try(hex) } if change.sealed
     # The last that it wrote.
     entry = change.rows.reverse.find { |each| each["table"] == "swatches" && each["ids"].include?(swatch.id) && [each["after"]].flatten.first&.key?("colour") } or return
     row = [entry["after"]].flatten.then { |rows| rows.find { |each| each["id"] == swatch.id } || rows.first }

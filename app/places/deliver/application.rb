@@ -3,7 +3,6 @@ module Places
     # Deliver: palettes and artworks out, palettes in.
     class Application < Frame::Application
       lies_in "deliver"
-      locks_first
       helpers Helpers
 
       get("/projects/:project/deliver") do

@@ -2,12 +2,15 @@ require "json"
 
 # The values that a change gave stand beside what undoes it, so that a history is read
 # without that; and what is looked for among many changes is found by an index.
-class Values < ActiveRecord::Migration[7.2]
+class ValuesAndFiles < ActiveRecord::Migration[7.2]
   def up
     add_column :changes, :hexes, :text, array: true, null: false, default: [] # of swatch_ids, in their order
+    add_column :changes, :files, :text, array: true, null: false, default: [] # blobs that undoing may need
+    add_column :blobs, :kept_at, :datetime, null: false, default: -> { "now()" }
+    add_column :visitors, :used_at, :datetime, null: false, default: -> { "now()" }
     add_index :changes, %i[project_id undone_at], where: "undone_at IS NOT NULL AND NOT sealed", name: "undone_changes"
     add_index :changes, %i[project_id created_at]
-    select_rows("SELECT id FROM changes WHERE swatch_ids <> '{}'").flatten.each { |id| fill(id) }
+    select_rows("SELECT id FROM changes").flatten.each { |id| fill(id) }
   end
 
   def down = raise(ActiveRecord::IrreversibleMigration)
@@ -16,7 +19,8 @@ class Values < ActiveRecord::Migration[7.2]
 
   def fill(id)
     rows, ids = select_rows("SELECT rows, array_to_json(swatch_ids) FROM changes WHERE id = #{Integer(id)}").first.map { |text| JSON.parse(text) }
-    hexes = Changes::Values.of(rows, ids)[:hexes]
-    execute "UPDATE changes SET hexes = ARRAY(SELECT json_array_elements_text(#{quote(JSON.generate(hexes))})) WHERE id = #{Integer(id)}"
+    given = Changes::Values.of(rows, ids)
+    hexes, files = given.values_at(:hexes, :files).map { |texts| "ARRAY(SELECT json_array_elements_text(#{quote(JSON.generate(texts))}))" }
+    execute "UPDATE changes SET hexes = #{hexes}, files = #{files} WHERE id = #{Integer(id)}"
   end
 end
