@@ -7,16 +7,25 @@ class Consistency
   # OKLab lightness and cast by which a picture is unlike the others.
   DARKER = 0.15
   MORE_TINTED = 0.05
+  # Of many finds of one name, so many are compared: those farthest from the middle.
+  COMPARED = 6
 
-  # @!attribute find [Find] the one to look at
+  # @!attribute find_id [Integer] the one to look at
   # @!attribute words [String]
-  Remark = Struct.new(:find, :words)
+  Remark = Struct.new(:find_id, :words)
+
+  # A find, without its record: there may be thousands.
+  # @!attribute json [String] its colour
+  Taken = Struct.new(:id, :name, :named, :json, :source_id, :artwork_id) do
+    def lab = @lab ||= Magpie::Color.from_h(JSON.parse(json)).in(:lab)
+  end
 
   # @param project [Project]
   # @param runs [Hash{Group => Array<Chip>}]
   def initialize(project, runs)
-    @finds = project.finds.includes(:source, :artwork).to_a
     @runs = runs
+    rows = project.finds.reorder(id: :desc).select("id, name, named, CASE chosen WHEN 'most_common' THEN most_common ELSE average END, source_id, artwork_id")
+    @finds = Record.connection.select_rows(rows.to_sql).map { |row| Taken.new(*row) }
   end
 
   # @return [Array<Remark>]
@@ -24,45 +33,57 @@ class Consistency
 
   private
 
-  # Names that people gave: to the find itself, or to the swatch it became.
+  def by_id = @by_id ||= @finds.index_by(&:id)
+
+  # Finds by the names that people gave: to the find itself, or to the swatch it became.
+  # @return [Hash{String => Array<[String, Taken]>}]
   def given
-    by_id = @finds.index_by(&:id)
-    kept = @runs.values.flatten(1).filter_map { |swatch| [swatch.name, by_id[swatch.find_id]] if by_id[swatch.find_id] }
-    (kept + @finds.select(&:named).map { |find| [find.name, find] }).uniq.group_by { |name, _| name.downcase }.values
+    kept = @runs.values.flatten(1).filter_map { |swatch| [swatch.name, by_id[swatch.find_id]] if by_id.key?(swatch.find_id) }
+    (kept + @finds.select(&:named).map { |find| [find.name, find] }).group_by { |name, _| name.downcase }
   end
 
   def same_names
-    given.filter_map do |pairs|
-      finds = pairs.map(&:last).uniq
-      one, two = finds.combination(2).max_by { |a, b| Magpie::Difference.de2000(a.colour, b.colour) }
-      next unless two
-      difference = Magpie::Difference.de2000(one.colour, two.colour)
-      next unless difference > DIFFERENT
-      Remark.new(two, "Two finds called “#{pairs[0][0]}” differ by ΔE #{format("%.1f", difference)}#{because(one, two)}")
+    given.values.filter_map do |pairs|
+      finds = outermost(pairs.map(&:last).uniq(&:id))
+      one, two, difference = finds.combination(2).map { |a, b| [a, b, Magpie::Difference::Ciede2000.of(a.lab, b.lab)] }.max_by(&:last)
+      next unless two && difference > DIFFERENT
+      Remark.new(two.id, "Two finds called “#{pairs[0][0]}” differ by ΔE #{format("%.1f", difference)}#{because(one, two)}")
     end
   end
 
+  # Those among which the two are that differ most.
+  def outermost(finds)
+    return finds if finds.size <= COMPARED
+    middle = finds.map(&:lab).transpose.map { |values| values.sum / values.size }
+    finds.max_by(COMPARED) { |find| find.lab.zip(middle).sum { |value, mean| (value - mean)**2 } }
+  end
+
   def because(one, two)
-    return ". Both are from #{one.readable.name}" if one.readable && one.readable == two.readable
+    readable = [one, two].map { |find| sources[find.source_id] || (Artwork.find_by(id: find.artwork_id) if find.artwork_id) }
+    return ". Both are from #{readable.first.name}" if readable.first && readable.uniq.size == 1
     tones = [one, two].map { |find| tone(find) }
     return unless tones.all?
-    ": #{[one, two].zip(tones).map { |find, tone| "#{find.readable.name} is #{tone.words}" }.join("; ")}"
+    ": #{readable.zip(tones).map { |from, tone| "#{from.name} is #{tone.words}" }.join("; ")}"
   end
 
   def unlike_siblings
     @runs.flat_map do |group, chips|
-      pairs = chips.filter_map { |swatch| (find = @finds.find { |each| each.id == swatch.find_id }) && tone(find) && [swatch, find] }
-      next [] if pairs.map { |_, find| find.source_id }.uniq.size < 2
-      pairs.filter_map { |swatch, find| remark(group, swatch, find, pairs.map(&:last)) }
+      pairs = chips.filter_map { |swatch| (find = by_id[swatch.find_id]) && tone(find) && [swatch, find] }
+      by_source = pairs.group_by { |_, find| find.source_id }
+      (by_source.size < 2) ? [] : by_source.flat_map { |source_id, some| unlike(group, some, by_source.except(source_id)) }
     end
   end
 
-  def remark(group, swatch, find, finds)
-    others = finds.reject { |each| each.source_id == find.source_id }
-    return if others.size * 2 < finds.size # it is with most of them
-    lightness, cast = tone(find).from(middle(others.map { |each| tone(each) }))
+  # Those of one picture, beside those of others.
+  # @param pairs [Array<[Chip, Taken]>]
+  # @param others [Hash{Integer => Array<[Chip, Taken]>}] by source
+  def unlike(group, pairs, others)
+    return [] if others.values.sum(&:size) < pairs.size # they are with most of them
+    find = pairs.first.last
+    lightness, cast = tone(find).from(middle(others.values.flat_map { |some| [tone(some.first.last)] * some.size }))
     how = [("darker" if lightness < -DARKER), ("lighter" if lightness > DARKER), ("more tinted" if cast > MORE_TINTED)].compact
-    Remark.new(find, "#{swatch.name} came from #{find.source.name}, a picture that is #{how.join(" and ")} than those of the others in #{group.name}") if how.any?
+    return [] if how.empty?
+    pairs.map { |swatch, each| Remark.new(each.id, "#{swatch.name} came from #{sources[find.source_id].name}, a picture that is #{how.join(" and ")} than those of the others in #{group.name}") }
   end
 
   def middle(tones)
@@ -70,5 +91,7 @@ class Consistency
     Magpie::Picture::Tone.new(lightness: median.call(tones.map(&:lightness)), cast: (0..1).map { |axis| median.call(tones.map { |tone| tone.cast[axis] }) })
   end
 
-  def tone(find) = (@tones ||= {})[find.source_id] ||= (Seen.new(find.source).tone if find.source)
+  def sources = @sources ||= Source.where(id: @finds.filter_map(&:source_id).uniq).index_by(&:id)
+
+  def tone(find) = (@tones ||= Hash.new { |known, id| known[id] = sources[id] && Seen.new(sources[id]).tone })[find.source_id]
 end

@@ -124,6 +124,7 @@ function openCompare(button) {
     const kept = new URLSearchParams(query)
     const hidden = ["lightness", "chroma", "hue", "contrast", "warmth"].map(name => Object.assign(document.createElement("input"), { type: "hidden", name, value: kept.get(name) }))
     chosen.append(...hidden)
+    find("#change").disabled = false // nothing need be selected for it
     chosen.requestSubmit(find("#change"))
     for (const each of hidden) each.remove()
     return

@@ -71,8 +71,14 @@ module Places
       # What its thumbnail tells.
       def facts_of(source) = [source.name, "#{source.width} × #{source.height} px", source.facts_in_words, source.note].reject(&:empty?).join(", ")
 
-      # @return [Array<Consistency::Remark>]
-      def remarks = @remarks ||= Consistency.new(project, @desk.groups.to_h { |group| [group, @desk.chips[group.id]] }).remarks.first(REMARKS)
+      # @return [Hash{Consistency::Remark => Find}]
+      def remarks
+        @remarks ||= begin
+          found = Consistency.new(project, @desk.groups.to_h { |group| [group, @desk.chips[group.id]] }).remarks.first(REMARKS)
+          finds = project.finds.includes(:source, :artwork).where(id: found.map(&:find_id)).index_by(&:id)
+          found.to_h { |remark| [remark, finds[remark.find_id]] }
+        end
+      end
 
       # @param readable [Source, Artwork]
       # @return [Seen] its picture
