@@ -1,5 +1,6 @@
 require "rack/builder"
 require "rack/static"
+require "rack/deflater"
 require "rack/session"
 require "rack/protection"
 
@@ -8,9 +9,13 @@ require "rack/protection"
 module App
   BIGGEST_REQUEST = 256 * 1024 * 1024 # bytes
 
+  # What shrinks; pictures and fonts are compressed already.
+  TEXT = %w[text/html text/css text/plain text/javascript application/javascript application/json image/svg+xml].freeze
+
   STACK = Rack::Builder.app do
+    use Rack::Deflater, include: TEXT, sync: false
     # Before the session, so that a file never brings an older session back.
-    use Rack::Static, urls: ["/build"], root: File.join(ROOT, "public"), header_rules: [[:all, {"cache-control" => "public, max-age=3600"}]]
+    use Frame::BuiltFiles
     use Frame::ConnectionRelease
     use Rack::Session::Cookie, key: "magpie", secret: Setting.fetch("session_secret") { SecureRandom.hex(64) }, same_site: :lax, httponly: true, expire_after: 31_536_000
     use Rack::Protection::AuthenticityToken

@@ -7,7 +7,8 @@ module Bench
   # A server of its own, asked by several at once.
   class Visitors
     COUNT = 8
-    SECONDS = 6
+    SECONDS = Integer(ENV.fetch("SECONDS", "6"))
+    TICKS = 100.0 # a second, of Linux's count of processor time
 
     # @param demo [Project]
     def initialize(demo)
@@ -18,8 +19,8 @@ module Bench
     def rows
       serve do
         %w[gather palettes dress deliver].each do |place|
-          pages, bytes, sent = ask("/projects/#{@demo.id}/#{place}")
-          Bench.row "Page #{place}, #{COUNT} visitors at once", pages, "aim: 100", "#{bytes / 1024} KB, #{sent / 1024} KB of them sent", unit: "a second"
+          pages, bytes, sent, used = ask("/projects/#{@demo.id}/#{place}")
+          Bench.row "Page #{place}, #{COUNT} visitors at once", pages, "aim: 100", "#{used.round(1)} ms of a core in the server; #{bytes / 1024} KB, #{sent / 1024} KB sent", unit: "a second"
         end
       end
     end
@@ -28,7 +29,7 @@ module Bench
 
     def serve
       root = File.expand_path("..", __dir__)
-      pid = spawn({"APP_ENV" => "production"}, "bundle", "exec", "puma", "--silent", "-C", "config/puma.rb", "-b", "tcp://127.0.0.1:#{@port}", chdir: root)
+      @pid = pid = spawn({"APP_ENV" => "production"}, "bundle", "exec", "puma", "--silent", "-C", "config/puma.rb", "-b", "tcp://127.0.0.1:#{@port}", chdir: root)
       sleep 0.1 until answering?
       yield
     ensure
@@ -42,14 +43,22 @@ module Bench
       false
     end
 
-    # @return [Float, Integer, Integer] pages a second, bytes of a page, bytes that were sent
+    # Seconds of a core that the server's processes have used.
+    def used
+      workers = Dir["/proc/[0-9]*/stat"].filter_map { |file| File.read(file)[/\) (.*)/, 1].split if File.exist?(file) }.select { |fields| fields[1].to_i == @pid }
+      workers.sum { |fields| fields[11].to_i + fields[12].to_i } / TICKS
+    end
+
+    # @return [Float, Integer, Integer, Float] pages a second, bytes of a page, bytes that
+    #   were sent, milliseconds of a core
     def ask(path)
       bytes = plain(path)
       sent = 0
       visitor = -> { get(path) { |body| sent = body.bytesize } }
       COUNT.times.map { Thread.new(&visitor) }.each(&:join) # each worker has seen it
+      before = used
       done = COUNT.times.map { Thread.new { until_over(path) } }.sum(&:value)
-      [done / SECONDS.to_f, bytes, sent]
+      [done / SECONDS.to_f, bytes, sent, (used - before) * 1000 / done]
     end
 
     def plain(path) = Net::HTTP.start("127.0.0.1", @port) { |http| http.get(path, "Accept-Encoding" => "identity").body.bytesize }

@@ -33,10 +33,7 @@ module Frame
     # An artwork as it is dressed, for a page.
     # @param prefix [String] tells several drawings of it apart
     # @return [String] SVG
-    def live(artwork, prefix)
-      @dressings ||= Hash.new { |known, each| known[each] = Dressing.new(each) }
-      @dressings[artwork].live(prefix)
-    end
+    def live(artwork, prefix) = desk.dressing(artwork).live(prefix)
 
     # What is looked at, in a place that looks at something.
     def looked = nil

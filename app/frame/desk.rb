@@ -13,13 +13,13 @@ module Frame
       @actor, @project, @visitor, @opened = actor, project, visitor, opened
     end
 
-    def palettes = @palettes ||= project.palettes.includes(:groups).to_a
+    def palettes = @palettes ||= rows.palettes
 
     # Those, and what is opened beside them.
     def shown_palettes
       @shown_palettes ||= begin
         opened = @opened - palettes.map(&:id)
-        palettes + (opened.any? ? actor.palettes.where(id: opened).includes(:groups).order(:id).to_a : [])
+        palettes + (opened.any? ? OnDesk.with_groups(actor.palettes.where(id: opened).order(:id).to_a) : [])
       end
     end
 
@@ -57,7 +57,14 @@ module Frame
     # The CSS custom properties that places and chips follow.
     def values = shown_chips.map { |swatch| "#{swatch.variable}:#{swatch.hex}" }.join(";")
 
-    def finds = @finds ||= project.finds.includes(:source, :artwork).limit(FINDS).to_a
+    def finds = @finds ||= rows.finds(most: FINDS)
+
+    # An artwork as it is dressed.
+    # @return [Dressing]
+    def dressing(artwork) = (@dressings ||= {})[artwork.id] ||= Dressing.new(artwork)
+
+    # @return [OnDesk]
+    def rows = @rows ||= OnDesk.new(project)
 
     def hand = @hand ||= Hand.of(project, @visitor)
 

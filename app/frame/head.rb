@@ -4,7 +4,7 @@ module Frame
   class Head
     def initialize(project, visitor)
       @project, @visitor = project, visitor
-      @turns = Turns.new(project, RecordedChange.told)
+      @turns = Turns.new(project, RecordedChange::TOLD)
     end
 
     def undo = defined?(@undo) ? @undo : @undo = @turns.to_undo

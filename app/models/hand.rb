@@ -20,7 +20,7 @@ class Hand < Record
 
   # A browser that only looks leaves nothing behind: the row comes with the first use.
   # @param visitor [String] the mark of the browser
-  def self.of(project, visitor) = find_by(project:, visitor:) || new(project:, visitor:)
+  def self.of(project, visitor) = find_by(project_id: project.id, visitor:) || new(project:, visitor:)
 
   # A swatch in hand is always the swatch as it is now.
   def content(slot = :now)

@@ -35,5 +35,5 @@ class RecordedChange < Record
   scope :undoable, -> { done.where(sealed: false) }
 
   # Without what it takes to undo them, which may be much: for lists.
-  scope :told, -> { select(column_names - %w[rows touched swatch_ids hexes files]) }
+  TOLD = %w[id project_id words who why created_at undone_at sealed].freeze
 end

@@ -3,7 +3,7 @@ class Visitor < Record
   self.primary_key = "mark"
 
   # @return [String, nil]
-  def self.who(mark) = mark && where(mark:).pick(:who)
+  def self.who(mark) = mark && find_by(mark:)&.who
 
   def self.name!(mark, who) = upsert({mark:, who:, used_at: Time.now})
 end

@@ -1,15 +1,18 @@
 # Which colours an artwork holds: swatches that it follows, and strays.
 class ArtworkColours
-  # @param artwork [Artwork]
-  def initialize(artwork)
-    @rows = artwork.places.where.not(kind: "none").left_joins(:follow).order(:id).pluck(:part_id, :hex, "follows.swatch_id")
+  # @param dressing [Dressing] the artwork's
+  # @param known [Array<Chip>] of swatches that are read already
+  def initialize(dressing, known = [])
+    @rows = dressing.places.reject { |place| place.kind == "none" }.map { |place| [place.part_id, place.hex, place.swatch_id] }
+    @known = known
   end
 
   # @return [Array<[Chip, Integer]>] with the number of parts, most first
   def linked
     @linked ||= begin
       counts = counted { |_, _, swatch_id| swatch_id }
-      chips = Chip.of(counts.map(&:first))
+      chips = @known.to_h { |chip| [chip.id, chip] }
+      chips.update(Chip.of(counts.map(&:first) - chips.keys)) unless counts.all? { |id, _| chips.key?(id) }
       counts.map { |id, parts| [chips.fetch(id), parts] }
     end
   end

@@ -22,10 +22,13 @@ class Consistency
 
   # @param project [Project]
   # @param runs [Hash{Group => Array<Chip>}]
-  def initialize(project, runs)
-    @runs = runs
-    rows = project.finds.reorder(id: :desc).select("id, name, named, CASE chosen WHEN 'most_common' THEN most_common ELSE average END, source_id, artwork_id")
-    @finds = Record.connection.select_rows(rows.to_sql).map { |row| Taken.new(*row) }
+  # @param sources [Array<Source>] of the project, also those that were removed
+  def initialize(project, runs, sources)
+    @runs, @sources = runs, sources.index_by(&:id)
+    @finds = Record.connection.select_rows(<<~SQL).map { |row| Taken.new(*row) }
+      SELECT id, name, named, CASE chosen WHEN 'most_common' THEN most_common ELSE average END, source_id, artwork_id
+      FROM finds WHERE project_id = #{Integer(project.id)} AND removed_at IS NULL ORDER BY id DESC
+    SQL
   end
 
   # @return [Array<Remark>]
@@ -91,7 +94,7 @@ class Consistency
     Magpie::Picture::Tone.new(lightness: median.call(tones.map(&:lightness)), cast: (0..1).map { |axis| median.call(tones.map { |tone| tone.cast[axis] }) })
   end
 
-  def sources = @sources ||= Source.where(id: @finds.filter_map(&:source_id).uniq).index_by(&:id)
+  attr_reader :sources
 
   def tone(find) = (@tones ||= Hash.new { |known, id| known[id] = sources[id] && Seen.new(sources[id]).tone })[find.source_id]
 end

@@ -5,33 +5,51 @@ class Dressing
   # @param artworks [Array<Artwork>]
   # @return [Hash{Integer => String}] by artwork, in one query
   def self.keys(artworks)
-    rows = Place.where(artwork_id: artworks.map(&:id)).left_joins(:swatch).group(:artwork_id)
-      .pluck(:artwork_id, Arel.sql("md5(string_agg(concat_ws('|', part_id, role, places.kind, COALESCE(swatches.colour, places.colour), COALESCE(swatches.paint, places.paint), reference, opacity), '/' ORDER BY part_id, role))")).to_h
+    rows = Record.connection.select_rows(<<~SQL).to_h
+      SELECT p.artwork_id, md5(string_agg(concat_ws('|', p.part_id, p.role, p.kind, COALESCE(s.colour, p.colour), COALESCE(s.paint, p.paint), p.reference, p.opacity), '/' ORDER BY p.part_id, p.role))
+      FROM places p LEFT JOIN follows f ON f.place_id = p.id AND f.ink IS NULL LEFT JOIN swatches s ON s.id = f.swatch_id
+      WHERE p.artwork_id = ANY(#{Record.array(artworks.map(&:id))}) GROUP BY 1
+    SQL
     artworks.to_h { |artwork| [artwork.id, Digest::SHA256.hexdigest("#{artwork.template}#{rows[artwork.id]}")] }
   end
 
   # @param ids [Array<Integer>] of artworks
   # @return [Hash{Integer => Integer}] parts by artwork, in one query
-  def self.part_counts(ids) = Part.where(artwork_id: ids, kind: "part").group(:artwork_id).count
+  def self.part_counts(ids)
+    Record.connection.select_rows("SELECT artwork_id, count(*) FROM parts WHERE artwork_id = ANY(#{Record.array(ids)}) AND kind = 'part' GROUP BY 1").to_h
+  end
+
+  COLOURS, PAINTS = Record::ColourType.new, Swatch::PaintType.new
+
+  # A place as it is kept.
+  # @!attribute key [String] of its part
+  # @!attribute swatch_id [Integer, nil] that it follows
+  Held = Struct.new(:id, :part_id, :key, :role, :kind, :colour, :hex, :reference, :opacity, :paint, :swatch_id)
+
+  attr_reader :artwork
 
   def initialize(artwork) = @artwork = artwork
 
   # The drawing, as it came.
   # @return [String] SVG
-  def drawing = @drawing ||= Blob.bytes(@artwork.template).force_encoding(Encoding::UTF_8)
+  def drawing = @drawing ||= Drawings.of(@artwork.template)
+
+  # @return [Array<Held>]
+  def places
+    @places ||= Record.connection.select_rows(<<~SQL).map { |row| Held.new(*row) }
+      SELECT p.id, p.part_id, parts.key, p.role, p.kind, p.colour, p.hex, p.reference, p.opacity, p.paint, f.swatch_id
+      FROM places p JOIN parts ON parts.id = p.part_id LEFT JOIN follows f ON f.place_id = p.id AND f.ink IS NULL
+      WHERE p.artwork_id = #{Integer(@artwork.id)} ORDER BY p.id
+    SQL
+  end
 
   # {[part key, role] => Magpie::Artwork::Paint}; what follows a swatch refers to it
   # by its id.
   def paints
     @paints ||= begin
-      rows = @artwork.places.joins(:part).left_joins(:follow).pluck("parts.key", :role, :kind, :colour, :reference, :opacity, :paint, "follows.swatch_id", "places.id")
-      held = Following::Held.of(rows.filter_map { |row| row[7] }.uniq)
-      of_swatches, of_places = inks(held.values.select(&:paint).map(&:id), rows.select { |row| row[6] }.map(&:last))
-      rows.to_h do |key, role, kind, colour, server, opacity, compound, swatch_id, id|
-        swatch = held[swatch_id]
-        compound = swatch ? swatch.paint&.referring(of_swatches[swatch_id]) : compound&.referring(of_places[id])
-        [[key, role], Magpie::Artwork::Paint.new(kind: compound ? :compound : Artwork::KINDS.fetch(kind), colour: swatch ? swatch.colour : colour, server:, opacity:, compound:, reference: (swatch_id unless compound))]
-      end
+      held = Following::Held.of(places.filter_map(&:swatch_id).uniq)
+      of_swatches, of_places = inks(held.values.select(&:paint).map(&:id), places.select(&:paint).map(&:id))
+      places.to_h { |place| [[place.key, place.role], paint(place, held[place.swatch_id], of_swatches[place.swatch_id], of_places[place.id])] }
     end
   end
 
@@ -46,6 +64,14 @@ class Dressing
   end
 
   private
+
+  # @param swatch [Following::Held, nil] that it follows
+  # @param of_swatch, of_place [Hash{Integer => Integer}] what the inks of either follow
+  def paint(place, swatch, of_swatch, of_place)
+    compound = swatch ? swatch.paint&.referring(of_swatch) : place.paint && PAINTS.deserialize(place.paint).referring(of_place)
+    colour = swatch ? swatch.colour : COLOURS.deserialize(place.colour)
+    Magpie::Artwork::Paint.new(kind: compound ? :compound : Artwork::KINDS.fetch(place.kind), colour:, server: place.reference, opacity: place.opacity, compound:, reference: (place.swatch_id unless compound))
+  end
 
   # Which swatches the inks of gradients and patterns follow.
   # @param swatches, places [Array<Integer>] ids of those that hold one

@@ -10,7 +10,7 @@ class HouseVersion
   end
 
   # As pages carry it: of the house, of the project, of the hand.
-  def to_s = [house, state[:version], @hand ? @hand.version : 0].join("-")
+  def to_s = [house, @project.version, @hand ? @hand.version : 0].join("-")
 
   # Has nobody but the actor's own window done anything in the house since the page that
   # it shows was made?

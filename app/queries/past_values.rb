@@ -1,7 +1,6 @@
 # The values that a swatch was given, newest first.
 class PastValues
   MOST = 50
-  TOLD = %w[id words who why created_at undone_at].freeze
 
   # @!attribute change [RecordedChange] without its rows
   # @!attribute hex [String] the swatch's after it
@@ -10,7 +9,7 @@ class PastValues
   # @return [Array<Value>]
   def self.of(swatch, most: MOST)
     hex = "hexes[array_position(swatch_ids, #{Integer(swatch.id)}::bigint)]"
-    among(swatch).where("#{hex} <> ''").order(id: :desc).limit(most).select(*TOLD, "#{hex} AS hex").map { |change| Value.new(change, change[:hex]) }
+    among(swatch).where("#{hex} <> ''").order(id: :desc).limit(most).select(*RecordedChange::TOLD, "#{hex} AS hex").map { |change| Value.new(change, change[:hex]) }
   end
 
   # @param id [Integer] of a change

@@ -2,19 +2,24 @@
 # again.
 class Turns
   # @param project [Project]
-  # @param changes [ActiveRecord::Relation] of RecordedChange
-  def initialize(project, changes = RecordedChange.all)
-    @project = project
-    @changes = changes.where(project:)
+  # @param columns [Array<String>] that are wanted of the change
+  def initialize(project, columns = RecordedChange.column_names)
+    @project, @columns = project, columns.join(", ")
   end
 
   # @return [RecordedChange, nil]
-  def to_undo = @changes.done.order(id: :desc).first.then { |change| change unless change&.sealed }
+  def to_undo = one("undone_at IS NULL ORDER BY id DESC").then { |change| change unless change&.sealed }
 
   # The last undone, unless something has been done since.
   # @return [RecordedChange, nil]
   def to_redo
-    last = @changes.where(sealed: false).where.not(undone_at: nil).order(undone_at: :desc, id: :asc).first
-    last unless last.nil? || RecordedChange.where(project: @project).exists?(["created_at > ?", last.undone_at])
+    last = one("undone_at IS NOT NULL AND NOT sealed ORDER BY undone_at DESC, id")
+    last unless last.nil? || one("created_at > :time", time: last.undone_at)
+  end
+
+  private
+
+  def one(condition, **values)
+    RecordedChange.find_by_sql(["SELECT #{@columns} FROM changes WHERE project_id = :id AND #{condition} LIMIT 1", {id: @project.id, **values}]).first
   end
 end

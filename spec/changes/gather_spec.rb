@@ -207,7 +207,7 @@ RSpec.describe "Gathering", :data do
   end
 
   describe Consistency do
-    def remarks = described_class.new(project, project.groups.to_h { |group| [group, Chip.of_groups([group.id])[group.id]] }).remarks.map(&:words)
+    def remarks = described_class.new(project, project.groups.to_h { |group| [group, Chip.of_groups([group.id])[group.id]] }, OnDesk.new(project).all_sources).remarks.map(&:words)
 
     let(:bright) { Array.new(2) { |n| bring_in(noise_picture(60, 40, [200, 190, 180], 4 + n), "noon #{n}.png") } }
     let(:dark) { bring_in(noise_picture(60, 40, [60, 40, 90], 4), "midnight.png") }

@@ -59,14 +59,28 @@ RSpec.describe App do
 
   it "serves scripts and styles without a session, and nothing else of the folder" do
     get "/projects/#{project.id}/gather"
-    %w[app.js app.css htmx.min.js magpie.svg].each do |name|
+    {"app.js" => "no-cache", "app.css?v=1" => "public, max-age=31536000, immutable", "htmx.min.js?v=1" => "public, max-age=31536000, immutable", "magpie.svg" => "no-cache"}.each do |name, kept|
       get "/build/#{name}"
-      expect([name, last_response.status, last_response.headers["Set-Cookie"], last_response.headers["Cache-Control"]]).to eq [name, 200, nil, "public, max-age=3600"]
+      expect([name, last_response.status, last_response.headers["Set-Cookie"], last_response.headers["Cache-Control"]]).to eq [name, 200, nil, kept]
     end
     ["/build/../../Gemfile", "/build/%2e%2e/%2e%2e/Gemfile", "/build/missing.js"].each do |path|
       get path
       expect(last_response.status).to eq 404
     end
+  end
+
+  it "sends text compressed, to those who can read it so" do
+    plain = get("/projects/#{project.id}/palettes").body
+    header "Accept-Encoding", "gzip"
+    %w[/projects/ID/palettes /build/app.js /build/app.css /colour.json?notation=%23E46F58].each do |path|
+      get path.sub("ID", project.id.to_s)
+      expect(last_response.headers["Content-Encoding"]).to eq("gzip"), path
+    end
+    get "/projects/#{project.id}/palettes"
+    expect(Zlib.gunzip(last_response.body).bytesize).to be_within(200).of(plain.bytesize)
+    expect(last_response.body.bytesize).to be < plain.bytesize / 3
+    get "/build/fonts/azeret-mono-latin-wght-normal.woff2?v=1"
+    expect(last_response.headers["Content-Encoding"]).to be_nil
   end
 
   it "refuses a change without the token" do

@@ -10,7 +10,7 @@ module Places
 
       def formats = Magpie::Formats.all
 
-      def artworks = @artworks ||= @desk.project.artworks.to_a
+      def artworks = @artworks ||= @desk.rows.artworks
 
       # @return [Array<Item>]
       def items(format) = @desk.palettes.map { |palette| item(palette, format) }
@@ -22,7 +22,8 @@ module Places
       end
 
       def carried(format, palette)
-        lost = format.losses(palette.value)
+        @values ||= {}
+        lost = format.losses(@values[palette.id] ||= palette.value)
         rest = lost.empty? ? "Empty slots and locks stay here; nothing else is lost" : "Lost: #{Magpie::Text.list(lost)}; empty slots and locks stay here"
         "#{format.title} carry #{format.carries}. #{rest}."
       end

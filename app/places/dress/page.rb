@@ -19,7 +19,7 @@ module Places
         @desk, @params = desk, params
       end
 
-      def artworks = @artworks ||= @desk.project.artworks.to_a
+      def artworks = @artworks ||= @desk.rows.artworks
 
       # @return [Artwork, nil] the one asked for, or the first
       def artwork = @artwork ||= artworks.find { |each| each.id.to_s == @params[:artwork] } || artworks.first
@@ -65,7 +65,7 @@ module Places
 
       private
 
-      def colours = @colours ||= ArtworkColours.new(artwork)
+      def colours = @colours ||= ArtworkColours.new(@desk.dressing(artwork), @desk.used_chips)
 
       def nearest(hex) = @desk.used_index.nearest(Magpie::Notation.parse(hex)) || [nil, Float::INFINITY]
     end

@@ -13,15 +13,16 @@ module Places
         @desk, @params = desk, params
       end
 
-      def sources = @sources ||= project.sources.to_a
+      def sources = @sources ||= @desk.rows.sources
 
-      def artworks = @artworks ||= project.artworks.to_a
+      def artworks = @artworks ||= @desk.rows.artworks
 
       # The find that is shown: the one asked for, or what is in hand.
       # @return [Find, nil]
       def find
         return @find if defined?(@find)
-        @find = project.finds.includes(:source, :artwork).find_by(id: number(@params[:find] || @desk.hand.content&.find_id))
+        id = number(@params[:find] || @desk.hand.content&.find_id)
+        @find = @desk.finds.find { |each| each.id == id } || (@desk.rows.finds(only: "id = :id", id:).first if id > 0)
       end
 
       # What stands in the middle: what is asked for, what the find came from, or the first.
@@ -49,8 +50,10 @@ module Places
       # Finds of all pictures that are shown: beside each other they share their pins.
       def pins
         return [] unless looked
-        finds = project.finds.includes(:source).where.not(x: nil)
-        @pins ||= (looked.is_a?(Source) ? finds.where(source: [looked, *compared]) : finds.where(artwork: looked)).to_a
+        @pins ||= if looked.is_a?(Source) then @desk.rows.finds(only: "x IS NOT NULL AND source_id IN (:ids)", ids: [looked, *compared].map(&:id))
+        else
+          @desk.rows.finds(only: "x IS NOT NULL AND artwork_id = :id", id: looked.id)
+        end
       end
 
       def beside?(source) = compared.include?(source)
@@ -64,7 +67,7 @@ module Places
 
       # How many finds a source has.
       def count_of(source)
-        @counts ||= project.finds.reorder(nil).group(:source_id).count
+        @counts ||= Record.connection.select_rows("SELECT source_id, count(*) FROM finds WHERE project_id = #{project.id} AND removed_at IS NULL GROUP BY source_id").to_h
         @counts.fetch(source.id, 0)
       end
 
@@ -74,8 +77,8 @@ module Places
       # @return [Hash{Consistency::Remark => Find}]
       def remarks
         @remarks ||= begin
-          found = Consistency.new(project, @desk.groups.to_h { |group| [group, @desk.chips[group.id]] }).remarks.first(REMARKS)
-          finds = project.finds.includes(:source, :artwork).where(id: found.map(&:find_id)).index_by(&:id)
+          found = Consistency.new(project, @desk.groups.to_h { |group| [group, @desk.chips[group.id]] }, @desk.rows.all_sources).remarks.first(REMARKS)
+          finds = found.empty? ? {} : @desk.rows.finds(only: "id IN (:ids)", ids: found.map(&:find_id)).index_by(&:id)
           found.to_h { |remark| [remark, finds[remark.find_id]] }
         end
       end

@@ -81,19 +81,19 @@ module Places
 
       # Places that follow a swatch.
       def reach_of(id)
-        @reach ||= following.group("follows.swatch_id").count
+        @reach ||= following.group_by(&:first).transform_values { |rows| rows.sum(&:last) }
         @reach.fetch(id, 0)
       end
 
       # Artworks in which a palette is followed.
       def artworks_of(palette_id)
-        @artworks ||= following.group("groups.palette_id").distinct.count(:artwork_id)
+        @artworks ||= following.group_by { |row| row[1] }.transform_values { |rows| rows.uniq { |row| row[2] }.size }
         @artworks.fetch(palette_id, 0)
       end
 
       private
 
-      def following = desk.actor.places.joins(swatch: :group).where(groups: {palette_id: desk.shown_palettes.map(&:id)})
+      def following = @following ||= Reach.in_palettes(desk.actor, desk.shown_palettes)
 
       def number(text) = Integer(text.to_s, 10, exception: false) || 0
     end
