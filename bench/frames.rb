@@ -47,7 +47,7 @@ module Frames
   # Milliseconds of work on the page's thread for each frame.
   def work(page)
     path = File.join(Dir.mktmpdir, "trace.json")
-    page.page.tracing.record(path:, trace_config: {includedCategories: %w[cc blink devtools.timeline]}) { move(page) }
+    page.page.tracing.record(path:, trace_config: {includedCategories: %w[cc blink devtools.timeline]}) { block_given? ? yield : move(page) }
     events = JSON.parse(File.read(path))["traceEvents"].select { |event| event["ph"] == "X" && event["name"] == "ProxyMain::BeginMainFrame" }
     events.map { |event| event["dur"] / 1000.0 }.sort
   end
@@ -100,6 +100,7 @@ def Frames.mix(page, address)
     point = ->(part) { {x: box[0] + 8 + (box[2] - 16) * part, y: box[1] + box[3] / 2} }
     page.mouse.move(**point.call(0.0)).down
     row "Mix over Dress, #{what} dragged", intervals(page) { Frames::MOVES.times { |i| page.mouse.move(**point.call((i % 120) / 120.0)) } }
+    row "… work on the page's thread", work(page) { Frames::MOVES.times { |i| page.mouse.move(**point.call((i % 120) / 120.0)) } }
     page.mouse.up
     sleep 1
   end

@@ -1,9 +1,12 @@
 // The Mix sheet. While something is dragged the browser shows the colour by CSS
 // functions alone; the numbers of the other models come from the server, one
 // question at a time, always the latest.
-import { all, find, submit, visit, whenPageChanges } from "./page.js"
+import { all, find, whenPageChanges } from "./page.js"
+import { onceAFrame, spread } from "./frames.js"
 import { SHOWN, WRITE } from "./mix_notations.js"
+import { showSwatch } from "./swatch_preview.js"
 import { tell } from "./trouble.js"
+import { pressing } from "./waiting.js"
 
 export const sheet = () => find("#mix")
 let asking = false
@@ -15,6 +18,10 @@ let steps = [] // notations that were settled on, oldest first
 let sheetOf = null
 
 const TRACK_STOPS = 9
+const OFTEN = 45 // ms between questions: what is dragged is shown without them
+const SELDOM = 250 // ms between planes while something is dragged
+const pause = time => new Promise(resolve => setTimeout(resolve, time))
+const TRIED = "#slice-mark, .track" // what shows the colour that is tried
 
 export const notation = () => find("#mix-notation")
 const opacity = () => Number(find("input[data-opacity]", sheet()).value)
@@ -23,7 +30,7 @@ export const alpha = () => opacity() < 100 ? ` / ${opacity()}%` : ""
 document.addEventListener("input", event => {
   if (!event.target.closest?.("#mix")) return
   const group = event.target.closest("fieldset[data-model]")
-  if (group && event.target.value !== "") fromChannels(group, event.target)
+  if (group && event.target.value !== "") follow(group, event.target)
   else if (event.target === notation()) ask(event.target.value)
   else if ("opacity" in event.target.dataset) fromOpacity(event.target)
 })
@@ -31,7 +38,6 @@ document.addEventListener("input", event => {
 document.addEventListener("change", event => {
   if (!event.target.closest?.("#mix")) return
   if (event.target.closest("[data-panel-form]")) return
-  if (event.target.closest("#mix-models")) return chooseModels(event.target)
   if (event.target.closest(".mix-form") && !event.target.matches("[name=why], [name=bring_along]")) settled()
 })
 
@@ -51,7 +57,9 @@ export function take(text) {
 }
 
 // One slider or number moved: its twin follows, the notation says it, the page shows it.
+const follow = onceAFrame(fromChannels)
 function fromChannels(group, moved) {
+  if (!group.isConnected) return
   const model = group.dataset.model
   for (const twin of all(`[data-channel="${moved.dataset.channel}"]`, group)) if (twin !== moved) twin.value = moved.value
   const values = all("input[type=range]", group).map(input => input.value)
@@ -72,9 +80,9 @@ function fromOpacity(moved) {
 
 // Previews on every place that follows the swatch, by its custom property.
 export function show(css) {
-  const variable = sheet().dataset.variable
-  if (variable) find("#app").style.setProperty(variable, css)
-  sheet().style.setProperty("--mix-now", css)
+  const { variable } = sheet().dataset
+  if (variable) showSwatch(variable, css)
+  for (const element of all(TRIED, sheet())) element.style.setProperty("--mix-now", css)
   find("#mix-now").style.background = css
 }
 
@@ -95,7 +103,7 @@ export async function ask(text) {
   if (asking) return
   asking = true
   while (waiting !== null) {
-    const asked = waiting
+    const asked = waiting, next = pause(OFTEN)
     waiting = null
     try {
       const question = new URLSearchParams({ notation: asked, plane: find("#slice")?.dataset.plane ?? "", model: find(".mix-form input[name=model]")?.value ?? "" })
@@ -105,6 +113,7 @@ export async function ask(text) {
     } catch {
       if (sheet()) complain("The server does not answer. What you see is not saved")
     }
+    if (waiting !== null) await next
   }
   asking = false
   record()
@@ -121,16 +130,7 @@ function settle(answered) {
   show(said.hex)
   find("#mix-now").classList.remove("on-light", "on-dark")
   find("#mix-now").classList.add(said.ink)
-  for (const group of all("fieldset[data-model]", sheet())) {
-    const values = said.channels[group.dataset.model]
-    tracks(group, values)
-    if (!group.contains(document.activeElement)) for (const input of all("input", group)) input.value = values[input.dataset.channel]
-    for (const bar of all("[data-range]", group)) {
-      const range = said.ranges[group.dataset.model]?.[bar.dataset.range]
-      bar.hidden = !range
-      if (range) bar.style.inset = `auto ${100 - range[1] * 100}% 0 ${range[0] * 100}%`
-    }
-  }
+  spread(all("fieldset[data-model]", sheet()).map(group => () => standAt(group)))
   for (const input of all("[data-opacity]", sheet())) if (input !== document.activeElement) input.value = Math.round(said.alpha * 100)
   const press = find("#mix-press")
   if (press) press.textContent = said.press.words
@@ -138,6 +138,19 @@ function settle(answered) {
   if (list) all("dd", list).forEach((entry, index) => { entry.textContent = said.notations[index][1] })
   slice()
   sheet().dispatchEvent(new CustomEvent("mix:said", { bubbles: true }))
+}
+
+// A model's sliders and numbers, where the latest answer has them.
+function standAt(group) {
+  if (!group.isConnected || !said) return
+  const values = said.channels[group.dataset.model]
+  tracks(group, values)
+  if (!group.contains(document.activeElement)) for (const input of all("input", group)) input.value = values[input.dataset.channel]
+  for (const bar of all("[data-range]", group)) {
+    const range = said.ranges[group.dataset.model]?.[bar.dataset.range]
+    bar.hidden = !range
+    if (range) bar.style.inset = `auto ${100 - range[1] * 100}% 0 ${range[0] * 100}%`
+  }
 }
 
 function complain(words) {
@@ -148,32 +161,25 @@ function complain(words) {
 }
 
 // The plane is drawn by the server; it only changes with what is held.
+let drawn = 0
 function slice() {
   const frame = find("#slice"), image = find("#slice-image"), mark = find("#slice-mark")
   const address = `/slice.png?plane=${frame.dataset.plane}&held=${said.slice.held}`
-  if (!frame.matches("[data-dragged]") && image.getAttribute("src") !== address) image.src = address
+  if (image.getAttribute("src") !== address && !(pressing() && performance.now() - drawn < SELDOM) && !frame.matches("[data-dragged]")) {
+    image.src = address
+    drawn = performance.now()
+  }
   mark.hidden = false
   mark.style.left = `${said.slice.across * 100}%`
   mark.style.top = `${(1 - said.slice.up) * 100}%`
 }
 
-// Several lines pasted at once become finds.
-document.addEventListener("paste", event => {
-  if (event.target !== notation()) return
-  const text = event.clipboardData.getData("text/plain")
-  if (text.trim().split(/\n/).length < 2) return
-  event.preventDefault()
-  const form = Object.assign(document.createElement("form"), { method: "post", action: sheet().dataset.notations })
-  for (const [name, value] of [["text", text], ["authenticity_token", find(".mix-form input[name=authenticity_token]").value]]) form.append(Object.assign(document.createElement("textarea"), { name, value }))
-  form.hidden = true
-  sheet().append(form)
-  submit(form)
-})
-
 // What the sheet went through, each to be gone back to.
 // A step is what the server last answered once the person let go.
 let letGo = false
 export function settled() {
+  follow.now()
+  if (said && find("#slice-image")) slice()
   letGo = true
   if (!asking) record()
 }
@@ -192,17 +198,6 @@ function drawSteps() {
     button.style.background = hex
     return button
   }))
-}
-
-// Which groups of sliders are shown: one to four.
-function chooseModels(box) {
-  const chosen = all("#mix-models input:checked").map(each => each.value)
-  if (chosen.length < 1 || chosen.length > 4) {
-    box.checked = !box.checked
-    return
-  }
-  find("#mix-models input[name=models]").value = chosen.join(",")
-  submit(find("#mix-models"))
 }
 
 // What was tried when the page was brought up to date.
@@ -237,7 +232,7 @@ whenPageChanges(() => {
   } else if (sheetOf !== key) {
     sheetOf = key
     steps = []
-    sheet().style.setProperty("--mix-now", sheet().dataset.was)
+    show(sheet().dataset.was)
     ask(notation().value)
   } else if (said) {
     settle(said)

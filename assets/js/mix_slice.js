@@ -1,5 +1,6 @@
 // Hands on the Mix sheet: dragging in the slice, scrubbing a channel's letter, nudges.
 import { all, find, typing } from "./page.js"
+import { onceAFrame } from "./frames.js"
 import { ask, latest, notation, settled, sheet, show, take } from "./mix.js"
 import { PLANES } from "./mix_notations.js"
 
@@ -16,10 +17,11 @@ function fromSlice(u, v) {
   ask(text)
 }
 
-const inSlice = event => {
+const inSlice = onceAFrame(event => {
+  if (!latest() || !find("#slice")) return
   const box = find("#slice").getBoundingClientRect()
   fromSlice((event.clientX - box.left) / box.width, 1 - (event.clientY - box.top) / box.height)
-}
+})
 
 let scrubbing = null // { input, x, value } while a channel's letter is dragged
 document.addEventListener("pointerdown", event => {
@@ -51,6 +53,7 @@ document.addEventListener("pointerup", () => {
   scrubbing = null
   const frame = find("#slice[data-dragged]")
   if (!frame) return
+  inSlice.now()
   delete frame.dataset.dragged
   settled()
 })
