@@ -14,14 +14,16 @@ module Changes
 
     def prepare
       picture = Magpie::Painters.picture(@bytes, name: @file)
-      PictureCache.keep(Digest::SHA256.hexdigest(@bytes), picture)
+      @sha256 = Blob.sha256(@bytes)
+      kept = Thread.new { PictureCache.keep(@sha256, picture) } # files and pixels, side by side
       @columns = {width: picture.width, height: picture.height, facts: picture.facts, tone: Source.tone_of(picture) || {}}
+      kept.join
     end
 
     def make
-      sha256 = Blob.keep(@bytes, Magpie::Picture::File.format(@bytes).media_type)
+      Blob.keep(@bytes, Magpie::Picture::File.format(@bytes).media_type, @sha256)
       name = File.basename(@file, ".*").tr("_", " ").strip
-      @source = bring_in(Source, project:, name: name.empty? ? "Picture" : name, sha256:, **@columns, kind: @kind, position: next_position(project.sources))
+      @source = bring_in(Source, project:, name: name.empty? ? "Picture" : name, sha256: @sha256, **@columns, kind: @kind, position: next_position(project.sources))
     end
 
     def words = "Brought in #{@source.name}"

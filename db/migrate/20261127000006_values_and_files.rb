@@ -7,6 +7,7 @@ class ValuesAndFiles < ActiveRecord::Migration[7.2]
     add_column :changes, :hexes, :text, array: true, null: false, default: [] # of swatch_ids, in their order
     add_column :changes, :files, :text, array: true, null: false, default: [] # blobs that undoing may need
     add_column :blobs, :kept_at, :datetime, null: false, default: -> { "now()" }
+    execute "ALTER TABLE blobs ALTER COLUMN bytes SET STORAGE EXTERNAL" # pictures are compressed already
     add_column :visitors, :used_at, :datetime, null: false, default: -> { "now()" }
     add_index :changes, %i[project_id undone_at], where: "undone_at IS NOT NULL AND NOT sealed", name: "undone_changes"
     add_index :changes, %i[project_id created_at]
