@@ -52,8 +52,8 @@ class Hand < Record
   # Writes what was put in it and chosen. Another window may be choosing something else
   # at the same moment: only these choices change.
   def settle
-    return if @chosen.nil? && !changed?
     put = now_changed? || before_changed? || held_in_changed?
+    return unless put || @chosen
     update = "now = EXCLUDED.now, before = EXCLUDED.before, held_in = EXCLUDED.held_in, version = hands.version + 1, " if put
     given = {project_id:, visitor:, held_in:, now: now&.to_json, before: before&.to_json, version: put ? 1 : 0, chosen: @chosen.to_h.to_json}
     Record.connection.execute(Record.sanitize_sql([<<~SQL, given]))

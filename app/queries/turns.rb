@@ -14,7 +14,7 @@ class Turns
   # @return [RecordedChange, nil]
   def to_redo
     last = one("undone_at IS NOT NULL AND NOT sealed ORDER BY undone_at DESC, id")
-    last unless last.nil? || one("created_at > :time", time: last.undone_at)
+    last unless last.nil? || one("created_at > :time ORDER BY created_at DESC", time: last.undone_at)
   end
 
   private

@@ -1,22 +1,8 @@
 require "support/screens"
-require "net/http"
-require "socket"
+require "support/servers"
 
 RSpec.describe "A server that is killed in the middle of changes", :screen do
-  let(:port) { TCPServer.open("127.0.0.1", 0) { |server| server.addr[1] } }
-  let(:root) { File.expand_path("../..", __dir__) }
-
-  def start_server
-    pid = spawn({"APP_ENV" => "production", "WEB_CONCURRENCY" => "0"}, "bundle", "exec", "puma", "-C", "config/puma.rb", "-b", "tcp://127.0.0.1:#{port}", chdir: root, out: File::NULL, err: File::NULL)
-    Timeout.timeout(60) { Thread.pass until answering? }
-    pid
-  end
-
-  def answering?
-    Net::HTTP.get_response(URI("http://127.0.0.1:#{port}/health")).is_a?(Net::HTTPOK)
-  rescue SystemCallError
-    false
-  end
+  include ServerSupport
 
   # A visitor with a colour in hand: [cookie, token].
   def visitor(http, project_id)
@@ -54,8 +40,7 @@ RSpec.describe "A server that is killed in the middle of changes", :screen do
     project_id = demo.id
     keeper = Thread.new { keep_until_killed(project_id, group.id, enough) }
     enough.pop
-    Process.kill("KILL", pid)
-    Process.wait(pid)
+    kill_server(pid)
     confirmed = keeper.value
 
     kept = group.swatches.reload.map(&:name)
@@ -71,7 +56,6 @@ RSpec.describe "A server that is killed in the middle of changes", :screen do
     kept.size.times { undo(demo) }
     expect(group.swatches.reload).to be_empty
   ensure
-    Process.kill("KILL", pid) if pid
-    Process.wait(pid) if pid
+    kill_server(pid) if pid
   end
 end
