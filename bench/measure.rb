@@ -6,6 +6,8 @@ require_relative "../db/demo/load"
 require "rack/test"
 require_relative "colours"
 require_relative "palettes"
+require_relative "clicks"
+require_relative "visitors"
 
 Database.migrate
 Demo.clear
@@ -80,6 +82,8 @@ health = Bench.median(50) { browser.get("/health") }
   median = Bench.median(40) { browser.get("/projects/#{demo.id}/#{place}").then { |response| raise response.body unless response.ok? } }
   Bench.row "Page #{place}, demo data", median, "< 100 ms", format("%.0f × an empty answer", median / health)
 end
+Bench::Clicks.new(browser, demo).rows
+Bench::Visitors.new(demo).rows
 median = Bench.median(20) { browser.get("/projects/#{many[0].id}/dress?mix=#{many[1].id}") }
 Bench.row "Dress with Mix open, 10,000 places in 200 artworks", median, "–", format("%.0f × an empty answer", median / health)
 Bench.row "Numbers of a colour while dragging", Bench.median(200) { browser.get("/colour.json?notation=oklch(0.68+0.14+34)") }, "< 50 ms"

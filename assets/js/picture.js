@@ -10,7 +10,7 @@ let panning = null // { x, y, picture } while the picture is dragged
 let hovered = null // the latest pointer event, drawn once a frame
 let keyed = null // { picture, x, y } while the probe is moved by key
 let corners = [] // of an outline that is drawn by key
-let space = false
+let looking = false // the key is down with which the picture is dragged
 
 const probe = () => find("#probe input:checked")?.value ?? "5"
 const side = () => Number(probe()) || 1
@@ -50,7 +50,7 @@ function drawOn(picture, event) {
 document.addEventListener("pointerdown", event => {
   const picture = pictureOf(event)
   if (!picture || event.target.closest(".pin")) return
-  if (event.button === 1 || space) {
+  if (event.button === 1 || looking) {
     event.preventDefault()
     panning = { x: event.clientX, y: event.clientY, picture }
     return hide()
@@ -80,10 +80,7 @@ function drag(event) {
 
 // Esc while pressed takes nothing. It goes before every other meaning of Esc.
 addEventListener("keydown", event => {
-  if (event.key === " " && pictureOf(event)) {
-    event.preventDefault()
-    space = true
-  }
+  if (event.key.toLowerCase() === "l" && pictureOf(event) && !(event.ctrlKey || event.metaKey || event.altKey)) looking = true
   if (event.key !== "Escape" || !(pressed || keyed)) return
   event.stopImmediatePropagation()
   drawOutline((pressed ?? keyed).picture, [])
@@ -91,7 +88,8 @@ addEventListener("keydown", event => {
   forget()
   restore()
 }, true)
-addEventListener("keyup", event => { if (event.key === " ") space = false })
+addEventListener("keyup", event => { if (event.key.toLowerCase() === "l") looking = false })
+addEventListener("blur", () => { looking = false })
 
 document.addEventListener("keydown", event => {
   const picture = event.target

@@ -126,7 +126,10 @@ async function go(way) {
   asking = null
   queue = queue.filter(each => each !== way)
   if (!page || queue.some(each => each.way)) return
-  if (page.refused) return tell(page.refused, "wrong")
+  if (page.refused) {
+    if (queue.length === 0) takeBack()
+    return tell(page.refused, "wrong")
+  }
   await released()
   if (queue.length) {
     at = page.at

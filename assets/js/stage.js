@@ -1,7 +1,7 @@
 // The artwork: picking a part, sweeping through parts, walking through them by key,
 // and the outline of what is picked.
 import { all, find, submit, visit, whenPageChanges } from "./page.js"
-import { preview as shown } from "./previews.js"
+import { preview } from "./previews.js"
 
 const stage = () => find("#stage")
 const tool = () => find(".dress")?.dataset.tool
@@ -15,7 +15,7 @@ document.addEventListener("pointerdown", event => {
   stage().focus({ preventScroll: true })
   if (tool() === "pick") return pick(part.dataset.part)
   swept = { keys: [part.dataset.part], line: event.shiftKey }
-  preview(part)
+  showHeld(part)
 })
 
 document.addEventListener("pointermove", event => {
@@ -23,7 +23,7 @@ document.addEventListener("pointermove", event => {
   const part = document.elementFromPoint(event.clientX, event.clientY)?.closest("#stage [data-part]")
   if (!part || swept.keys.includes(part.dataset.part)) return
   swept.keys.push(part.dataset.part)
-  preview(part)
+  showHeld(part)
 })
 
 document.addEventListener("pointerup", () => {
@@ -47,10 +47,10 @@ document.addEventListener("keydown", event => {
 })
 
 // Shows the colour in hand at once; the server's answer settles it.
-function preview(part) {
+function showHeld(part) {
   const held = find("#in-hand")
   if (!held) return
-  shown(part, swept.line ? "stroke" : "fill", getComputedStyle(held).backgroundColor)
+  preview(part, swept.line ? "stroke" : "fill", getComputedStyle(held).backgroundColor)
 }
 
 function pick(key) {
@@ -58,7 +58,10 @@ function pick(key) {
   address.searchParams.set("artwork", stage().dataset.artwork)
   address.searchParams.set("part", key)
   address.searchParams.set("tool", tool())
-  visit(address.pathname + address.search)
+  preview(stage(), "data-picked", key)
+  delete stage().dataset.walked
+  outline()
+  visit(address.pathname + address.search, "rack tools hand")
 }
 
 function dress(keys, role) {
