@@ -225,6 +225,17 @@ RSpec.describe "Gathering", :data do
       expect(remarks).to eq ["Stone 2 came from midnight, a picture that is darker and more tinted than those of the others in First colours"]
     end
 
+    it "compares a few of many finds of one name, and still finds the two that differ most" do
+      finds = Array.new(60) { |n| Changes::TakeColour.perform(project, actor:, colour: Magpie::Color.new(:oklch, [0.4 + n * 0.005, 0.1, 40]), way: "screen") }
+      finds.each { |find| find.update!(name: "Dome stone", named: true) }
+      compared = 0
+      allow(Magpie::Difference::Ciede2000).to receive(:of).and_wrap_original { |formula, *pair| (compared += 1) && formula.call(*pair) }
+      widest = Magpie::Difference.de2000(finds.first.colour, finds.last.colour)
+      compared = 0
+      expect(remarks).to match [/differ by ΔE #{format("%.1f", widest)}/]
+      expect(compared).to be <= 15
+    end
+
     it "has nothing to say of pictures that are alike" do
       group = project.groups.first
       bright.each_with_index { |each, n| Changes::KeepColour.perform(project, actor:, group:, name: "Stone #{n}", colour: hex("#808080"), find: take(square(5, 5), each)) }

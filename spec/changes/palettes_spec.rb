@@ -130,6 +130,30 @@ RSpec.describe Changes, "of palettes", :data do
     expect { Changes::EditSwatch.perform(project, actor:, swatch: ember, fields: {kind: "shiny"}) }.to raise_error(Magpie::Error, /no kind of swatch/)
   end
 
+  it "shifts eighty by as many statements as eight" do
+    swatches = Array.new(80) { |n| Swatch.create!(group:, name: "S#{n}", colour: Magpie::Color.new(:oklch, [0.3 + n * 0.005, 0.1, 40]), shared: n.even?, position: 20 + n) }
+    swatches.first(20).each_slice(2) { |parent, tint| Follow.create!(follower_id: tint.id, swatch_id: parent.id, tint: 50.0) && tint.update!(colour: Magpie::Making::Tints.tint(parent.colour, 50.0)) }
+    statements = lambda do |some, hue|
+      count = 0
+      subscriber = ActiveSupport::Notifications.subscribe("sql.active_record") { |*, payload| count += 1 unless payload[:name] == "SCHEMA" }
+      colours = Following::Plan.new(some).free.to_h { |each| [each, Magpie::Palette::Shift.new(hue:).of(each.colour)] }
+      Changes::ChangeSwatches.perform(project, actor:, colours:, what: "Shifted")
+      ActiveSupport::Notifications.unsubscribe(subscriber)
+      count
+    end
+    few = statements.call(swatches.first(8).map(&:reload), 5.0)
+    expect(statements.call(swatches.map(&:reload), 9.0)).to be <= few
+    expect(few).to be < 30
+  end
+
+  it "tells a history without what undoes it" do
+    10.times { |n| Changes::ChangeSwatch.perform(project, actor:, swatch: ember.reload, colour: hex(format("#%06X", n * 4096)), definition: "", before: ember.hex) }
+    history = PastValues.of(ember.reload)
+    expect(history.size).to eq 11
+    expect(history.map { |value| value.change.has_attribute?(:rows) }.uniq).to eq [false]
+    expect(PastValues.colour(ember, history[3].change.id)).to eq hex(history[3].hex)
+  end
+
   it "tells every value that a swatch had, who gave it, and why" do
     Changes::ChangeSwatch.perform(project, actor: Actor.new(who: "Wren"), swatch: ember, colour: hex("#2F8FA3"), definition: "", before: "#E46F58", why: "The enamel is cooler")
     undo(project)

@@ -52,7 +52,7 @@ class BusyPerson
     loop do
       answer = Net::HTTP.start("127.0.0.1", @port, open_timeout: 2, read_timeout: 20) { |http| http.request(request) }
       return answer unless AGAIN.include?(answer.code.to_i)
-    rescue SystemCallError, EOFError, Timeout::Error, Net::HTTPBadResponse, IOError
+    rescue SystemCallError, IOError, Timeout::Error, Net::HTTPBadResponse
       Thread.pass # the server is down
     end
   end
