@@ -19,7 +19,8 @@ class Dressing
     Record.connection.select_rows("SELECT artwork_id, count(*) FROM parts WHERE artwork_id = ANY(#{Record.array(ids)}) AND kind = 'part' GROUP BY 1").to_h
   end
 
-  COLOURS, PAINTS = Record::ColourType.new, Swatch::PaintType.new
+  COLOURS = Record::ColourType.new
+  PAINTS = Swatch::PaintType.new
 
   # A place as it is kept.
   # @!attribute key [String] of its part
