@@ -8,7 +8,9 @@ module Frame
     def_delegators :desk, :palettes, :groups, :hand, :choices
 
     # Who this is, and in which window. Only what is changed is signed.
-    def actor = @actor ||= Actor.new(who: (Visitor.who(session[:visitor]) if request.post?), window: request.env["HTTP_X_WINDOW"], seen: request.env["HTTP_X_SEEN"])
+    def actor
+      @actor ||= Actor.new(who: (Visitor.who(session[:visitor]) if request.post?), window: request.env["HTTP_X_WINDOW"].to_s[/\A\w{1,40}\z/], seen: request.env["HTTP_X_SEEN"].to_s[/\A\d{1,15}-\d{1,15}-\d{1,15}\z/])
+    end
 
     # The project that the address names.
     def project = @project ||= actor.project(number(params[:project]))

@@ -14,7 +14,6 @@ module Places
     def initialize(router, env)
       @router, @env = router, env
       @told, @touched = [], []
-      @env["rack.session.options"][:skip] = false
       read
     end
 
@@ -23,6 +22,7 @@ module Places
       @actions.each { |action| act(action) or return @later }
       page = go(@then || @at)
       return page if later?(page)
+      @env["rack.session.options"][:skip] = false # a new visitor's mark is kept
       json(at: @at, told: @told, parts: @parts, page: page.last.each.to_a.join.force_encoding(Encoding::UTF_8))
     end
 
@@ -38,7 +38,7 @@ module Places
       @at, @then = local(given["at"]), given["then"] && local(given["then"])
       @from = path_of(@at)
       @whole = given["whole"] || !@then.nil?
-      @actions = Array(given["actions"]).map { |action| [local(action["path"]), form(action["fields"])] }
+      @actions = Array(given["actions"]).map { |action| action.is_a?(Hash) ? [local(action["path"]), form(action["fields"])] : raise(Actions::Malformed, "expected actions") }
       raise Actions::Malformed, "more than #{MOST} at once" if @actions.size > MOST
     end
 

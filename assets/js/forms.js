@@ -19,7 +19,7 @@ document.addEventListener("submit", event => {
 document.addEventListener("click", event => {
   const link = event.target.closest?.("a[href]")
   if (!link || event.defaultPrevented || event.button !== 0 || event.ctrlKey || event.metaKey || event.shiftKey || event.altKey) return
-  if (link.origin !== location.origin || link.target || link.hasAttribute("download")) return
+  if (link.origin !== location.origin || link.target || link.hasAttribute("download") || link.getAttribute("href").startsWith("#")) return
   event.preventDefault()
   visit(link.pathname + link.search, link.dataset.parts)
 })

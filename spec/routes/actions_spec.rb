@@ -79,11 +79,16 @@ RSpec.describe Places::Actions do
 
   it "reads only what is one" do
     {"[" => 422, "[]" => 422, JSON.generate(at: "//elsewhere.example", actions: []) => 422, JSON.generate(at: "/actions", actions: []) => 422, JSON.generate(at: "#{base}/palettes", actions: [{path: "http://elsewhere.example/x"}]) => 200,
-     JSON.generate(at: "#{base}/palettes", actions: [{path: "no"}]) => 422, JSON.generate(at: "#{base}/palettes", actions: [{path: base}] * 201) => 422}.each do |body, status|
+     JSON.generate(at: "#{base}/palettes", actions: [{path: "no"}]) => 422, JSON.generate(at: "#{base}/palettes", actions: [5, "x"]) => 422, JSON.generate(at: "#{base}/palettes", actions: [{path: base}] * 201) => 422}.each do |body, status|
       header "X-CSRF-Token", token
       post "/actions", body, "CONTENT_TYPE" => "application/json"
       expect(last_response.status).to eq(status), body[0, 80]
     end
+    header "X-Window", "x" * 4000
+    header "X-Seen", "5"
+    header "X-CSRF-Token", token
+    post "/actions", JSON.generate(at: "#{base}/palettes", actions: [{path: "#{base}/groups/#{group.id}", fields: {name: "Dusk", saw_name: "Old"}.to_a}]), "CONTENT_TYPE" => "application/json"
+    expect(JSON.parse(last_response.body)["told"].flatten).to include(/was changed meanwhile/)
     header "X-CSRF-Token", "wrong"
     post "/actions", "{}", "CONTENT_TYPE" => "application/json"
     expect(last_response.status).to eq 403

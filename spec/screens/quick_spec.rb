@@ -152,6 +152,29 @@ RSpec.describe "Quick work", :screen do
     end
   end
 
+  it "says what became of a file when the answer is none of ours, and takes the next" do
+    open_place "gather"
+    path = File.join(DOWNLOADS, "Moor.png").tap { |file| noise_picture(60, 40, [90, 60, 120], 8).pngsave(file) }
+    network = page.driver.browser.network
+    network.intercept
+    page.driver.browser.on(:request) { |request| request.url.include?("/sources.json") && !@through ? request.respond(responseCode: 500, body: "<html>Bad gateway</html>") : request.continue }
+    attach_file "files[]", [path, path.sub("Moor", "Fen").tap { |copy| FileUtils.cp(path, copy) }], make_visible: true
+    expect(page).to have_css(".notice-wrong", text: "Moor.png: The server gave an answer (500) that cannot be read")
+    expect(page).to have_no_css(".progress")
+    @through = true
+    attach_file "files[]", path, make_visible: true
+    expect(page).to have_css(".source", text: "Moor")
+  end
+
+  it "moves a group as often as it is told to, however quickly" do
+    open_place "palettes"
+    slow
+    form = "form[action$='groups/#{demo.groups.find { |each| each.name == "Every job" }.id}'][data-each]"
+    2.times { page.evaluate_script("document.querySelector(#{form.to_json}).querySelector('[value=up]').click()") }
+    arrived
+    expect(demo.groups.map(&:name)).to eq ["Dusk sky", "Every job", "Night ground", "Brass and glass"]
+  end
+
   it "begins a session anew when it is lost, and does what was asked" do
     open_place "palettes"
     page.driver.browser.cookies.clear
