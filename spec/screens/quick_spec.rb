@@ -157,7 +157,7 @@ RSpec.describe "Quick work", :screen do
     path = File.join(DOWNLOADS, "Moor.png").tap { |file| noise_picture(60, 40, [90, 60, 120], 8).pngsave(file) }
     network = page.driver.browser.network
     network.intercept
-    page.driver.browser.on(:request) { |request| request.url.include?("/sources.json") && !@through ? request.respond(responseCode: 500, body: "<html>Bad gateway</html>") : request.continue }
+    page.driver.browser.on(:request) { |request| (request.url.include?("/sources.json") && !@through) ? request.respond(responseCode: 500, body: "<html>Bad gateway</html>") : request.continue }
     attach_file "files[]", [path, path.sub("Moor", "Fen").tap { |copy| FileUtils.cp(path, copy) }], make_visible: true
     expect(page).to have_css(".notice-wrong", text: "Moor.png: The server gave an answer (500) that cannot be read")
     expect(page).to have_no_css(".progress")
