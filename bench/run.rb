@@ -8,7 +8,7 @@ FileUtils.mkdir_p(folder)
 cluster = DatabaseCluster.new(File.join(folder, "database"))
 begin
   url = cluster.start("magpie_bench")
-  status = system({"DATABASE_URL" => url}, "bundle", "exec", "ruby", File.join(__dir__, (ARGV.first == "frames") ? "frames.rb" : "measure.rb"))
+  status = system({"DATABASE_URL" => url, "RUBYOPT" => ENV["SERVER_RUBYOPT"]}, "bundle", "exec", "ruby", File.join(__dir__, (ARGV.first == "frames") ? "frames.rb" : "measure.rb"))
 ensure
   cluster.stop
 end

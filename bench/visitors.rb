@@ -29,7 +29,7 @@ module Bench
 
     def serve
       root = File.expand_path("..", __dir__)
-      @pid = pid = spawn({"APP_ENV" => "production"}, "bundle", "exec", "puma", "--silent", "-C", "config/puma.rb", "-b", "tcp://127.0.0.1:#{@port}", chdir: root)
+      @pid = pid = spawn({"APP_ENV" => "production", "RUBYOPT" => ENV["SERVER_RUBYOPT"]}, "bundle", "exec", "puma", "--silent", "-C", "config/puma.rb", "-b", "tcp://127.0.0.1:#{@port}", chdir: root)
       sleep 0.1 until answering?
       yield
     ensure

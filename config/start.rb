@@ -44,7 +44,7 @@ class Start
   end
 
   def serve
-    @server = spawn({"APP_ENV" => "production"}, "bundle", "exec", "puma", "--silent", "--config", File.join(ROOT, "config/puma.rb"), "-b", "tcp://127.0.0.1:#{PORT}", pgroup: true)
+    @server = spawn({"APP_ENV" => "production", "RUBYOPT" => ENV["SERVER_RUBYOPT"]}, "bundle", "exec", "puma", "--silent", "--config", File.join(ROOT, "config/puma.rb"), "-b", "tcp://127.0.0.1:#{PORT}", pgroup: true)
     File.write(pid_file, @server)
     until answering? || @stopping
       abort "The server stopped before it answered" if Process.wait(@server, Process::WNOHANG)

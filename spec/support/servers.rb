@@ -11,7 +11,7 @@ module ServerSupport
   # @param workers [Integer] processes; 0 is one that does all itself
   # @return [Integer] process group
   def start_server(workers: 0)
-    pid = spawn({"APP_ENV" => "production", "WEB_CONCURRENCY" => workers.to_s}, "bundle", "exec", "puma", "-C", "config/puma.rb", "-b", "tcp://127.0.0.1:#{port}", chdir: ROOT_FOLDER, pgroup: true, out: File::NULL, err: File::NULL)
+    pid = spawn({"APP_ENV" => "production", "RUBYOPT" => ENV["SERVER_RUBYOPT"], "WEB_CONCURRENCY" => workers.to_s}, "bundle", "exec", "puma", "-C", "config/puma.rb", "-b", "tcp://127.0.0.1:#{port}", chdir: ROOT_FOLDER, pgroup: true, out: File::NULL, err: File::NULL)
     Timeout.timeout(60) { Thread.pass until answering? }
     pid
   end
