@@ -29,7 +29,7 @@ module Changes
         change = Turns.new(project).to_redo or raise Magpie::Error, "There is nothing to redo"
         refuse_unseen(change, "Redo would do again") unless seen
         attempt(change, "done again", Rows.new(change.rows))
-        change.update!(undone_at: nil)
+        change.update!(undone_at: nil, turn: RecordedChange.next_turn)
         change
       end
     end

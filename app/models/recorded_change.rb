@@ -29,6 +29,9 @@ class RecordedChange < Record
   attribute :hexes, HexesType.new, default: []
   attribute :files, HexesType.new, default: []
 
+  # The number of what takes effect now.
+  def self.next_turn = connection.select_value("SELECT nextval('changes_id_seq')")
+
   scope :done, -> { where(undone_at: nil) }
 
   # Those that can be taken back. What an earlier version of the tables recorded is only told.

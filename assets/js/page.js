@@ -33,7 +33,7 @@ export async function show(text, parts) {
   if (title) document.title = Object.assign(document.createElement("textarea"), { innerHTML: title }).value
   if (!parts) await swap(text, "#app", "outerMorph")
   else {
-    for (const part of parts) await swap(text, `#${part}`, "outerMorph")
+    for (const part of parts) if (text.includes(`id="${part}"`)) await swap(text, `#${part}`, "outerMorph")
     const version = text.match(/data-version="([\d-]+)"/)?.[1]
     if (version?.replace(/\d+$/, "") === shownVersion().replace(/\d+$/, "")) find("#app").dataset.version = version // but for the hand, nothing else happened
   }

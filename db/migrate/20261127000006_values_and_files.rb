@@ -9,6 +9,10 @@ class ValuesAndFiles < ActiveRecord::Migration[7.2]
     add_column :blobs, :kept_at, :datetime, null: false, default: -> { "now()" }
     execute "ALTER TABLE blobs ALTER COLUMN bytes SET STORAGE EXTERNAL" # pictures are compressed already
     add_column :visitors, :used_at, :datetime, null: false, default: -> { "now()" }
+    # The order in which changes took effect: one that is done again comes after all others.
+    add_column :changes, :turn, :bigint
+    execute "UPDATE changes SET turn = id; ALTER TABLE changes ALTER COLUMN turn SET DEFAULT nextval('changes_id_seq'), ALTER COLUMN turn SET NOT NULL"
+    add_index :changes, :turn
     add_index :changes, "project_id, undone_at DESC, id", where: "undone_at IS NOT NULL AND NOT sealed", name: "undone_changes"
     add_index :changes, %i[project_id created_at]
     select_rows("SELECT id FROM changes").flatten.each { |id| fill(id) }

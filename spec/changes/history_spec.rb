@@ -81,6 +81,19 @@ RSpec.describe Changes::History do
     expect { described_class.undo(project, kept.id, actor:) }.to raise_error(Magpie::Error, /“Shared Lamp and linked 8 places” came later/)
   end
 
+  it "takes what was done again for later than what another project did meanwhile" do
+    other = new_project("Star trail")
+    lamp = keep(project, "Lamp", "#FFCE5C")
+    Changes::LockSwatches.perform(project, actor:, swatches: [lamp], locked: true)
+    undo(project)
+    Changes::ChangeSwatch.perform(other, actor:, swatch: lamp.reload, colour: hex("#52A3CC"), definition: "", before: "#FFCE5C")
+    redo_change(project)
+    expect { undo(other) }.to raise_error(Magpie::Error, /cannot be undone: “Locked Lamp” in Night open house came later and stands on it/)
+    undo(project)
+    undo(other)
+    expect(lamp.reload).to have_attributes(hex: "#FFCE5C", locked: false)
+  end
+
   it "refuses when another project changed the house palette" do
     lamp = keep(project, "Lamp", "#FFCE5C")
     other = new_project("Star trail")
