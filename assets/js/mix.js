@@ -16,12 +16,12 @@ export const latest = () => said
 let left = null // what stood here before a look at the colour before
 let steps = [] // notations that were settled on, oldest first
 let sheetOf = null
+let tracked = 0 // when the sliders that are dragged were drawn last
 
 const TRACK_STOPS = 9
 const OFTEN = 45 // ms between questions: what is dragged is shown without them
 const SELDOM = 250 // ms between planes while something is dragged
 const pause = time => new Promise(resolve => setTimeout(resolve, time))
-const TRIED = "#slice-mark, .track" // what shows the colour that is tried
 
 export const notation = () => find("#mix-notation")
 const opacity = () => Number(find("input[data-opacity]", sheet()).value)
@@ -64,8 +64,11 @@ function fromChannels(group, moved) {
   for (const twin of all(`[data-channel="${moved.dataset.channel}"]`, group)) if (twin !== moved) twin.value = moved.value
   const values = all("input[type=range]", group).map(input => input.value)
   notation().value = WRITE[model](values, alpha())
-  if (SHOWN[model]) show(SHOWN[model](values, alpha()))
-  tracks(group, values)
+  if (SHOWN[model]) show(SHOWN[model](values, alpha()), group)
+  if (performance.now() - tracked > OFTEN) {
+    tracks(group, values)
+    tracked = performance.now()
+  }
   ask(notation().value)
 }
 
@@ -79,10 +82,11 @@ function fromOpacity(moved) {
 }
 
 // Previews on every place that follows the swatch, by its custom property.
-export function show(css) {
+// @param {HTMLElement} within the sliders that take its colour at once; the others with the next answer
+export function show(css, within = sheet()) {
   const { variable } = sheet().dataset
   if (variable) showSwatch(variable, css)
-  for (const element of all(TRIED, sheet())) element.style.setProperty("--mix-now", css)
+  for (const element of [find("#slice-mark"), ...all(".track", within)]) element.style.setProperty("--mix-now", css)
   find("#mix-now").style.background = css
 }
 

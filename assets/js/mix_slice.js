@@ -13,7 +13,7 @@ function fromSlice(u, v) {
   const mark = find("#slice-mark")
   mark.style.left = `${within(u) * 100}%`
   mark.style.top = `${(1 - within(v)) * 100}%`
-  if (!text.startsWith("hsb")) show(text)
+  if (!text.startsWith("hsb")) show(text, mark)
   ask(text)
 }
 
