@@ -6,8 +6,6 @@ export function awaiting(by) {
   document.documentElement.toggleAttribute("data-waiting", awaited > 0)
 }
 
-export const waiting = () => awaited > 0
-
 // Whether a finger or button is down: nothing is brought up to date under it.
 let down = false
 const lifted = []

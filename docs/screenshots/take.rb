@@ -67,6 +67,15 @@ RSpec.describe "The pictures of the README", :screen do
     click_part "ember_band"
     expect(page).to have_content("1 picked: Ember band")
     shoot "dress"
+    page.driver.browser.network.emulate_network_conditions(offline: true)
+    find(".rack-chip[title^='Nebula teal']").click
+    page.driver.browser.mouse.click(**point_on("#stage [data-part='moor']").transform_keys(&:to_sym)) # whether an answer is awaited or not
+    expect(page).to have_css(".notice-waiting", text: "2 things")
+    page.driver.browser.screenshot(path: File.join(__dir__, "waiting.png"))
+    click_button "Take it back"
+    page.driver.browser.network.emulate_network_conditions(offline: false)
+    expect(page).to have_no_css(".notice-waiting")
+    visit page.current_url
     click_link "Change everywhere"
     fill_in "Colour in any notation", with: "hsb 172 52 62"
     eventually { expect(fill_of("#stage", "ember_band")).to eq "#4C9E93" }
