@@ -15,7 +15,7 @@ module Page
 
     private
 
-    def kept(mark) = mark
+    def kept(key) = %( data-part="#{key}")
 
     # The property carries the swatch's own opacity.
     def ink(colour, reference)

@@ -6,10 +6,18 @@ module Magpie
     autoload :Document, "magpie/artwork/document"
     autoload :Vocabulary, "magpie/artwork/vocabulary"
     autoload :Safety, "magpie/artwork/safety"
+    autoload :Geometry, "magpie/artwork/geometry"
+    autoload :Css, "magpie/artwork/css"
+    autoload :Grammar, "magpie/artwork/grammar"
+    autoload :Element, "magpie/artwork/element"
+    autoload :Selector, "magpie/artwork/selector"
+    autoload :Rules, "magpie/artwork/rules"
+    autoload :Variables, "magpie/artwork/variables"
     autoload :Cascade, "magpie/artwork/cascade"
     autoload :Instances, "magpie/artwork/instances"
     autoload :Identifiers, "magpie/artwork/identifiers"
     autoload :Parts, "magpie/artwork/parts"
+    autoload :Renewed, "magpie/artwork/renewed"
     autoload :Opacities, "magpie/artwork/opacities"
     autoload :Labels, "magpie/artwork/labels"
     autoload :Paint, "magpie/artwork/paint"
@@ -25,28 +33,28 @@ module Magpie
 
     # @param bytes [String] an SVG file
     # @param name [String] how the file is called, for messages
+    # @param budget [Limits::Budget]
     # @raise [Magpie::Error] when it is no SVG, damaged, too large or a trap
-    def self.read(bytes, name: "the file")
-      document = Document.read(bytes, name)
-      dropped = document.dropped
-      root = document.root
-      settle(root, dropped, name)
-      parts = Parts.new(root)
-      parts.collect
-      size = document.size
-      Identifiers.mark(root)
-      new(template: document.template, parts: parts.parts, places: parts.places, dropped: dropped.list, width: size[0], height: size[1])
+    def self.read(bytes, name: "the file", budget: Limits.drawing)
+      document = Document.read(bytes, name, budget)
+      parts = parts_of(document, budget, name)
+      width, height = document.size
+      Safety.forget(document.root)
+      Identifiers.mark(document.root)
+      new(template: document.template, parts: parts.parts, places: parts.places, dropped: document.dropped.list, width:, height:)
     end
 
-    # Safe, and without style sheets and uses.
-    def self.settle(root, dropped, name)
-      Safety.new(root, dropped).clean
-      Cascade.new(root, dropped).apply
-      Instances.new(root, dropped).expand
+    # Of a drawing that is safe, and without style sheets and uses.
+    def self.parts_of(document, budget, name)
+      root, dropped = document.root, document.dropped
+      Safety.new(root, dropped, budget).clean
+      Cascade.new(root, dropped, budget).apply
+      Instances.new(root, dropped, budget).expand
+      Parts.new(root).tap(&:collect)
     rescue Error => error
       raise error.in(name)
     end
-    private_class_method :settle
+    private_class_method :parts_of
 
     attr_reader :template, :parts, :places, :dropped, :width, :height
 

@@ -15,6 +15,7 @@ module Magpie
     autoload :Flat, "magpie/painters/flat"
     autoload :Linked, "magpie/painters/linked"
     autoload :Servers, "magpie/painters/servers"
+    autoload :Outgoing, "magpie/painters/outgoing"
     autoload :Grounds, "magpie/painters/grounds"
   end
 end

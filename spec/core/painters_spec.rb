@@ -1,5 +1,5 @@
 RSpec.describe Magpie::Painters do
-  template = %(<svg xmlns="http://www.w3.org/2000/svg" width="40" height="40"><rect width="40" height="40" data-part="all"/></svg>)
+  template = %(<svg xmlns="http://www.w3.org/2000/svg" width="40" height="40"><rect width="40" height="40" data-part="#{Magpie::Artwork::Identifiers::MARK}all"/></svg>)
   let(:half) { Magpie::Notation.parse("#E46F5880") } # 128 of 255: 0.502
   let(:name) { described_class::Linked::Name.new("ember-sky", "Ember sky") }
 
@@ -49,6 +49,7 @@ RSpec.describe Magpie::Painters do
     document = Nokogiri::XML(described_class::Flat.of(artwork))
     expect(document.errors).to be_empty
     expect(document.at_css("rect")["fill"]).to eq "url(##{document.at_css("linearGradient")["id"]})"
-    expect(document.at_css("rect")["id"]).to eq 'sky & "moor"'
+    expect(document.at_css("rect")["id"]).to match(/\Aid-\h{16}\z/)
+    expect(artwork.parts.map(&:label)).to include("Sky & \"moor\"")
   end
 end

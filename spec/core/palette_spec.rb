@@ -190,7 +190,7 @@ RSpec.describe Magpie::Palette do
     it "draws every form as its inks, measured in the picture" do
       described_class::FORMS.each_key do |form|
         paint = described_class.new(form:, angle: 0.0, size: 10.0, inks: [ink.call("#FFFFFF", 0.0), ink.call("#000000", 1.0)])
-        template = %(<svg xmlns="http://www.w3.org/2000/svg" width="100" height="100"><rect width="100" height="100" data-part="all"/></svg>)
+        template = %(<svg xmlns="http://www.w3.org/2000/svg" width="100" height="100"><rect width="100" height="100" data-part="#{Magpie::Artwork::Identifiers::MARK}all"/></svg>)
         svg = Magpie::Painters::Flat.new(template, {["all", "fill"] => Magpie::Artwork::Paint.new(kind: :compound, opacity: 1.0, compound: paint)}).to_s
         grey = Vips::Image.svgload_buffer(svg)[0].avg
         expect(grey).to be_between(50, 215), "#{form} #{grey}"

@@ -40,7 +40,7 @@ RSpec.describe Magpie::Formats::Tokens do
 
   it "spends no more than its budget on groups that extend one another" do
     expect(read(doubling(4)).palette.swatches.size).to eq 31 # 1 + 2 + 4 + 8 + 16
-    expect { read(doubling(40)) }.to raise_error(Magpie::Error, "night.tokens.json: it comes to more than 200000 tokens and groups, with those that are extended")
+    expect { read(doubling(40)) }.to raise_error(Magpie::Error, "night.tokens.json: it comes to more than 200000 tokens and groups")
   end
 
   it "notes a composite value of no stated type, whatever it looks like" do
@@ -94,6 +94,24 @@ RSpec.describe Magpie::Formats::Tokens do
     circle = {"a" => {"$type" => "color", "$value" => "{b.c}"}, "b" => {"c" => {"$type" => "color", "$value" => "{a}"}}}
     expect { read(JSON.generate(circle)) }.to raise_error(Magpie::Error, "night.tokens.json: the aliases a → b.c → a go round in a circle")
     expect { read_tree("a" => {"$type" => "color", "$value" => "{nowhere}"}) }.to raise_error(Magpie::Error, /the alias \{nowhere\} in a points at nothing/)
+  end
+
+  it "follows each alias and each extended group once, however long the way" do
+    chain = (1..3000).to_h { |n| ["a#{n}", {"$value" => "{c.a#{n - 1}}"}] }
+    expect(read_tree("c" => {"a0" => {"$type" => "color", "$value" => "#E46F58"}, **chain}).palette.groups[0].swatches.map { |swatch| swatch.colour.hex }.tally).to eq("#E46F58" => 3001)
+    backwards = (1..3000).to_h { |n| ["a#{n}", {"$value" => "{c.a#{n + 1}}"}] }
+    expect { read_tree("c" => {**backwards, "a3001" => {"$value" => "{c.a1}"}}) }.to raise_error(Magpie::Error, /\.json: the aliases c\.a1 → .{1,90} → … → .{1,90} → c\.a1 go round in a circle\z/)
+    groups = (1..5000).to_h { |n| ["g#{n}", {"$extends" => "{g#{n - 1}}", "own#{n}" => {"$value" => "#000"}}] }
+    expect { read_tree("g0" => {"$type" => "color"}, **groups) }.to raise_error(Magpie::Error, /comes to more than 200000 tokens and groups/)
+    expect { read_tree("g5001" => {}, **(1..5000).to_h { |n| ["g#{n}", {"$extends" => "{g#{n + 1}}"}] }) }.to raise_error(Magpie::Error, /extend each other more than 100 deep/)
+  end
+
+  it "keeps what it says short, and refuses numbers that are none" do
+    long = "k" * 100_000
+    result = read_tree("a" => {"$type" => "color", long => (1..300).to_h { |n| ["x#{n}", n] }, "big" => {"$value" => {"colorSpace" => "srgb", "components" => [1, 1e30, 1]}}})
+    expect(result.notes.size).to eq 302
+    expect(result.notes.sum(&:size)).to be < 60_000
+    expect(result.notes).to include("a.big: a component is 1.0e+30: expected a number, skipped")
   end
 
   it "says what is wrong with what is no tokens file" do

@@ -23,7 +23,7 @@ module Places
         when "flat" then Dressing.new(artwork).flat
         else raise ActiveRecord::RecordNotFound
         end
-        download "#{Magpie::Text.slug(artwork.name, "artwork")}-#{params[:form]}.svg", "image/svg+xml", body
+        download "#{Magpie::Text.slug(artwork.name, "artwork")}-#{params[:form]}.svg", "image/svg+xml", Magpie::Painters::Outgoing.checked(body)
       end
 
       post("/projects/:project/imports") do

@@ -1,151 +1,90 @@
-require "crass"
-
 module Magpie
   class Artwork
     # Resolves style sheets, classes and style attributes into attributes of the
     # elements, as CSS Cascade 4 ranks them: presentation attributes, then rules by
-    # specificity and order, then the style attribute, and !important above all.
+    # specificity and order, then the style attribute, and !important above all. What is
+    # written is made from the parsed values, with variables put in, and nothing else.
     class Cascade
-      Declaration = Struct.new(:property, :value, :rank)
-      IDS, CLASSES, TYPES = /#[\w-]+/, /\.[\w-]+|\[[^\]]*\]|:(?!:)[\w-]+/, /(?:^|[\s>+~])[a-zA-Z][\w-]*/
+      ATTRIBUTE = [1, 0, 0, 0].freeze # how a style attribute ranks
 
-      MOST_SELECTORS = 5_000
-      # A selector that is not simple walks through all elements: so many steps in all.
-      MOST_STEPS = 20_000_000
-      SECONDS = 30
-      # Custom properties may name each other, and grow with every step.
-      LONGEST_VALUE = 2_000
-      ROUNDS = 4
-      VARIABLE = /var\(\s*(--[\w-]+)\s*(?:,((?:[^()]|\([^()]*\))*))?\)/
-      SIMPLE = /\A([a-zA-Z][\w-]*)?([.#][\w-]+)?\z/
-      SCREEN = ["", "all", "screen"].freeze # the media whose rules hold
-
-      def initialize(root, dropped)
-        @root = root
-        @dropped = dropped
-        @declared = Hash.new { |hash, node| hash[node] = [] }
-        @order = 0
-        @selectors = 0
-        @elements = root.xpath("count(//*)").to_i
-        @budget = Limits::Budget.new(steps: MOST_STEPS, seconds: SECONDS, what: "steps of matching its style sheets to its elements")
+      def initialize(root, dropped, budget)
+        @root, @dropped, @budget = root, dropped, budget
+        @css, @grammar = Css.new(budget), Grammar.new
+        @rules = Rules.new(@css, @grammar, dropped, budget)
+        @styles, @written = {}, {}
       end
 
       def apply
         @root.css("style").each do |sheet|
-          add_rules(Crass.parse(sheet.text), sheet) if SCREEN.include?(sheet["media"].to_s.strip.downcase)
+          @rules.add(sheet)
           sheet.unlink
         end
-        @root.xpath("//*[@style]").each { |node| add(node, Crass.parse_properties(node["style"]), [1, 0, 0, 0], node) }
-        @root.xpath("//*").each { |node| settle(node) }
-        @root.xpath("//*").each { |node| resolve_variables(node) }
+        variables = {}.compare_by_identity
+        Element.all(@root).each do |element|
+          variables[element] = settle(element, variables.fetch(element.parent, Variables::NONE))
+        rescue Error => error
+          raise error.at("line #{element.node.line}")
+        end
       end
 
       private
 
-      def add_rules(rules, sheet)
-        rules.each do |rule|
-          case rule[:node]
-          when :style_rule then add_rule(rule, sheet)
-          when :at_rule then add_at_rule(rule, sheet)
-          end
-        end
-      end
-
-      def add_at_rule(rule, sheet)
-        condition = Crass::Parser.stringify(rule[:prelude]).strip.downcase
-        return add_rules(Crass.parse(Crass::Parser.stringify(rule[:block])), sheet) if rule[:name] == "media" && SCREEN.include?(condition)
-        @dropped.add("@#{rule[:name]}", sheet) unless rule[:name] == "charset"
-      end
-
-      def add_rule(rule, sheet)
-        rule[:selector][:value].split(",").map(&:strip).each do |selector|
-          raise Error, "its style sheets have more than #{MOST_SELECTORS} selectors" if (@selectors += 1) > MOST_SELECTORS
-          matches(selector).each { |node| add(node, rule[:children], specificity(selector), sheet) }
-        rescue Nokogiri::CSS::SyntaxError, Nokogiri::XML::XPath::SyntaxError
-          @dropped.add("rules for “#{selector}”", sheet)
-        end
-      end
-
-      def matches(selector)
-        return [@root] if selector == ":root"
-        simple = SIMPLE.match(selector)
-        @budget.spend(simple ? 1 : @elements)
-        return @root.document.css(selector) unless simple
-        type, mark = simple.captures
-        nodes = index.fetch(mark || type, [])
-        (mark && type) ? nodes.select { |node| node.name == type } : nodes
-      end
-
-      # Elements by type, ".class" and "#id": nearly all rules of real drawings are as
-      # simple as that, and a walk through the tree for each would take seconds.
-      def index
-        @index ||= @root.xpath("//*").each_with_object(Hash.new { |hash, key| hash[key] = [] }) do |node, found|
-          [node.name, *node["class"].to_s.split.uniq.map { |name| ".#{name}" }, *node["id"]&.then { |id| "##{id}" }].each { |key| found[key] << node }
-        end
-      end
-
-      def specificity(selector)
-        [0, selector.scan(IDS).size, selector.scan(CLASSES).size, selector.scan(TYPES).size]
-      end
-
-      def add(node, properties, specificity, where)
-        properties.each do |property|
-          next unless property[:node] == :property
-          name, value = property[:name].downcase, property[:value].strip
-          name = property[:name] if name.start_with?("--")
-          unless Safety.local?(value)
-            @dropped.add("#{name} that points outside the file", where)
-            next
-          end
-          longhands(name).each { |longhand| @declared[node] << Declaration.new(longhand, value, [property[:important] ? 1 : 0, *specificity, @order += 1]) }
-        end
-      end
-
-      def longhands(name) = (name == "marker") ? %w[marker-start marker-mid marker-end] : [name]
-
       # Writes the winning value of each property to the element.
-      def settle(node)
-        node.delete("style")
+      # @return [Hash{String => Array<Hash>}] its custom properties
+      def settle(element, inherited)
+        won = winners(element)
+        node = element.node
         node.delete("class")
-        kept = []
-        @declared[node].group_by(&:property).each do |property, declarations|
-          value = declarations.max_by(&:rank).value
-          if Vocabulary::PRESENTATION.include?(property)
-            node[property] = value
-          elsif Vocabulary::STYLE_ONLY.include?(property) || property.start_with?("--")
-            kept << "#{property}:#{value}"
-          end
-        end
+        node.delete("style")
+        variables = Variables.of(won.select { |property, _| property.start_with?("--") }.transform_values { |ranked| ranked.declaration.values }, inherited, @budget)
+        node.attribute_nodes.each { |attribute| presentation(node, attribute, won, variables) }
+        kept = won.filter_map { |property, ranked| declare(node, property, ranked.declaration.values, variables) }
         node["style"] = kept.join(";") unless kept.empty?
+        variables
       end
 
-      # var(--name, fallback), CSS Custom Properties 1; the custom properties
-      # themselves are not needed afterwards.
-      def resolve_variables(node)
-        node.attribute_nodes.each do |attribute|
-          next unless attribute.value.include?("var(")
-          value = resolved(node, attribute.value)
-          value.empty? ? attribute.unlink : attribute.value = value
-        end
-        style = node["style"].to_s.split(";").reject { |declaration| declaration.start_with?("--") }.join(";")
-        style.empty? ? node.delete("style") : node["style"] = style
+      def winners(element)
+        of_rules = @rules.of(element)
+        style = element["style"]
+        style ? Rules.better(of_rules, of_style(style, element.node)) : of_rules
       end
 
-      # Empty where it cannot be resolved.
-      def resolved(node, value)
-        ROUNDS.times do
-          return "" if value.size > LONGEST_VALUE
-          value = value.gsub(VARIABLE) { custom(node, $1)&.then { |found| found if found.size <= LONGEST_VALUE } || $2&.strip || "" }
-        end
-        value.include?("var(") ? "" : value
+      # Drawings write the same few styles over and over.
+      def of_style(text, node)
+        @styles[text] ||= @rules.winners(@rules.ranked(@css.declarations(text), ATTRIBUTE, node))
       end
 
-      def custom(node, name)
-        while node.respond_to?(:name) && node.element?
-          found = @declared.fetch(node, []).select { |declaration| declaration.property == name }.max_by(&:rank)
-          return found.value if found
-          node = node.parent
-        end
+      # An attribute that is a property too.
+      def presentation(node, attribute, won, variables)
+        property = attribute.name
+        return unless Vocabulary::PRESENTATION[property]
+        return attribute.unlink if won.key?(property)
+        text = attribute_text(property, attribute.value, variables)
+        return attribute.value = text if text
+        @dropped.add("#{property} that points outside the file", node) if attribute.value.match?(/[(\\]/) && Grammar.outside?(@css.values(attribute.value))
+        attribute.unlink
+      end
+
+      def attribute_text(property, text, variables)
+        return resolved(property, @css.values(text), variables) if text.match?(/var\(/i)
+        key = [property, text]
+        @written.key?(key) ? @written[key] : @written[key] = @grammar.write(property, @css.values(text))
+      end
+
+      # @return [String, nil] a declaration that can only stand in style
+      def declare(node, property, values, variables)
+        return if property.start_with?("--")
+        text = resolved(property, values, variables) or return
+        return "#{property}:#{text}" if Vocabulary::STYLE_ONLY[property]
+        node[property] = text
+        nil
+      end
+
+      # Once more after variables were put in, since only now it is known what it is.
+      def resolved(property, values, variables)
+        values = Variables.put_in(values, variables, @budget) if Variables.any?(values)
+        return if values.nil? || Grammar.outside?(values)
+        @grammar.write(property, values)
       end
     end
   end

@@ -7,7 +7,10 @@ module Magpie
     class Document
       LARGEST_BYTES = 10 * 1024 * 1024
       MOST_ELEMENTS = 50_000
+      MOST_ATTRIBUTES = 200 # of one element
       DEEPEST = 200
+      WRITING = Nokogiri::XML::Node::SaveOptions::AS_XML | Nokogiri::XML::Node::SaveOptions::NO_DECLARATION
+      TAG = /\A(?:[^>"']|"[^"]*"|'[^']*')*/
       SVG = "http://www.w3.org/2000/svg"
       XLINK = "http://www.w3.org/1999/xlink"
       XML = "http://www.w3.org/XML/1998/namespace"
@@ -33,13 +36,14 @@ module Magpie
         end
       end
 
-      def self.read(bytes, name) = new(bytes, name)
+      # @param budget [Limits::Budget]
+      # @raise [Magpie::Error]
+      def self.read(bytes, name, budget) = new(bytes, name, budget)
 
       attr_reader :root, :dropped
 
-      def initialize(bytes, name)
-        @name = name
-        @bytes = bytes
+      def initialize(bytes, name, budget)
+        @name, @bytes, @budget = name, bytes, budget
         @dropped = Dropped.new
         raise Error, "#{name} is empty" if bytes.strip.empty?
         raise Error, "#{name} is compressed: save it as a plain SVG" if bytes.b.start_with?("\x1F\x8B".b)
@@ -65,10 +69,25 @@ module Magpie
         [image.width.to_f, image.height.to_f]
       end
 
+      # @return [String]
+      # @raise [Magpie::Error]
       def template
+        text = Document.write(root)
+        @budget.spend(:bytes, text.bytesize)
+        text
+      rescue Error => error
+        raise error.in(@name)
+      end
+
+      # @param root [Nokogiri::XML::Element] without namespaces
+      # @return [String] SVG
+      def self.write(root)
         root.document.encoding = "UTF-8"
-        root.to_xml(save_with: Nokogiri::XML::Node::SaveOptions::AS_XML | Nokogiri::XML::Node::SaveOptions::NO_DECLARATION, encoding: "UTF-8")
-          .sub("<svg", %(<svg xmlns="#{SVG}")).gsub(' data-space="preserve"', ' xml:space="preserve"')
+        root.xpath("//*[@data-space]").each do |node|
+          node.delete("data-space")
+          node["xml:space"] = "preserve"
+        end
+        root.to_xml(save_with: WRITING, encoding: "UTF-8").sub("<svg", %(<svg xmlns="#{SVG}"))
       end
 
       private
@@ -108,6 +127,7 @@ module Magpie
 
       def parse(text)
         raise Error, "#{@name} is not an SVG: there is no <svg> in it" unless text.match?(/<([\w-]+:)?svg[\s>\/]/)
+        check_count(text)
         document = Nokogiri::XML::Document.parse(text) { |options| options.recover.nonet }
         error = document.errors.find(&:fatal?)
         raise Error, "#{@name} is damaged at line #{error.line}: #{error.message.sub(/\A[\d:]+ *(FATAL|ERROR): */, "").strip}" if error
@@ -118,15 +138,26 @@ module Magpie
         root
       end
 
-      def check_limits
+      # Before a tree is made of it. In comments there may be more, though not so many; and
+      # the parser compares each attribute of an element with all the others.
+      def check_count(text)
         count = 0
+        text.scan(/<([^\/!?\s][^<]*)/) do |(tag)|
+          raise Error, "#{@name} has more than #{MOST_ELEMENTS} elements" if (count += 1) > MOST_ELEMENTS * 3
+          next unless tag.count("=") > MOST_ATTRIBUTES && tag[TAG].scan(/=\s*["']/).size > MOST_ATTRIBUTES
+          raise Error, "#{@name} has an element with more than #{MOST_ATTRIBUTES} attributes at line #{$~.pre_match.count("\n") + 1}"
+        end
+      end
+
+      def check_limits
         queue = [[root, 1]]
         while (node, depth = queue.pop)
-          count += 1
-          raise Error, "#{@name} has more than #{MOST_ELEMENTS} elements" if count > MOST_ELEMENTS
-          raise Error, "#{@name} is nested deeper than #{DEEPEST} at line #{node.line}" if depth > DEEPEST
+          @budget.spend(:elements)
+          raise Error, "it is nested deeper than #{DEEPEST} at line #{node.line}" if depth > DEEPEST
           node.element_children.each { |child| queue << [child, depth + 1] }
         end
+      rescue Error => error
+        raise error.in(@name)
       end
 
       # Elements and attributes of other vocabularies are an editor's own notes and

@@ -3,37 +3,76 @@ module Magpie
     # Replaces each `use` by a copy of what it shows, so that every instance has
     # parts of its own and can be dressed apart from its siblings.
     class Instances
-      DEEPEST = 20
+      # How much a copy comes to, with all that is used in it.
+      Size = Struct.new(:elements, :depth, :bytes)
+      NOTHING = Size.new(0, 0, 0).freeze
 
-      def initialize(root, dropped)
-        @root = root
-        @dropped = dropped
-        @count = root.xpath("//*").size
+      def initialize(root, dropped, budget)
+        @root, @dropped, @budget = root, dropped, budget
+        @sizes = {}
+        @depths = {}.compare_by_identity
+        measure(root, 1)
       end
 
       # @raise [Magpie::Error] when copies of copies make the artwork too large
       def expand
         used = @root.xpath("//use/@href").to_h { |href| [href.value.delete_prefix("#"), true] }
-        originals = @root.xpath("//*[@id]").select { |node| used[node["id"]] }.to_h { |node| [node["id"], node.dup] }
+        @originals = @root.xpath("//*[@id]").select { |node| used[node["id"]] }.to_h { |node| [node["id"], node] }
         # A clipPath may hold no group, so what it uses stays used; it paints nothing.
-        @root.xpath("//use[not(ancestor::clipPath)]").each { |use| expand_one(use, originals, []) }
+        uses = @root.xpath("//use[not(ancestor::clipPath)]").to_a
+        uses.each { |use| count(use) }
+        @originals.transform_values!(&:dup)
+        uses.each { |use| expand_one(use, []) }
         @root.xpath("//symbol").each { |symbol| symbol.name = "defs" }
       end
 
       private
 
-      def expand_one(use, originals, inside)
-        id = use["href"].to_s.delete_prefix("#")
-        original = originals[id]
-        return leave_out(use, "use of ##{id}, which is not in the file") unless original
-        return leave_out(use, "use of ##{id} inside itself") if inside.include?(id) || inside.size > DEEPEST || contains?(use, id)
-        @count += original.xpath(".//*").size + 1
-        raise Error, "its copies of copies come to more than #{Document::MOST_ELEMENTS} elements" if @count > Document::MOST_ELEMENTS
-        copy = instance(use, original)
-        copy.xpath(".//use").each { |nested| expand_one(nested, originals, [*inside, id]) }
+      # Before anything is copied.
+      def count(use)
+        size = size_of(use["href"].to_s.delete_prefix("#"), [])
+        @budget.spend(:elements, size.elements)
+        @budget.spend(:bytes, size.bytes)
+        raise Error, "its copies of copies are nested deeper than #{Document::DEEPEST}" if size.depth + @depths[use] > Document::DEEPEST
+      rescue Error => error
+        raise Error.new("its copies of copies: #{error.message}", place: "line #{use.line}")
       end
 
-      def contains?(use, id) = use.ancestors.any? { |node| node.element? && node["id"] == id }
+      # Each original is looked at once.
+      # @param inside [Array<String>] the originals that it is used in
+      def size_of(id, inside)
+        return @sizes[id] if @sizes[id]
+        original = @originals[id]
+        return NOTHING if original.nil? || inside.include?(id)
+        raise Error, "they are nested deeper than #{Document::DEEPEST}" if inside.size > Document::DEEPEST
+        parts = original.xpath(".//*").to_a
+        @budget.spend(:steps, parts.size)
+        uses = (parts + [original]).select { |node| node.name == "use" }.to_h { |use| [use, size_of(use["href"].to_s.delete_prefix("#"), [*inside, id])] }
+        deepest = [original, *parts].map { |node| @depths[node] + (uses[node] || NOTHING).depth }.max
+        @sizes[id] = Size.new(parts.size + 2 + uses.values.sum(&:elements), deepest - @depths[original] + 2, original.to_xml.bytesize + uses.values.sum(&:bytes))
+      end
+
+      def measure(node, depth)
+        @depths[node] = depth
+        node.element_children.each { |child| measure(child, depth + 1) }
+      end
+
+      def expand_one(use, inside)
+        id = use["href"].to_s.delete_prefix("#")
+        original = @originals[id]
+        return leave_out(use, "use of ##{id}, which is not in the file") unless original
+        return leave_out(use, "use of ##{id} inside itself") if inside.include?(id) || contains?(use, id)
+        copy = instance(use, original)
+        copy.xpath(".//use").each { |nested| expand_one(nested, [*inside, id]) }
+      end
+
+      def contains?(use, id)
+        node = use
+        while (node = node.parent).is_a?(Nokogiri::XML::Element)
+          return true if node["id"] == id
+        end
+        false
+      end
 
       def leave_out(use, reason)
         @dropped.add(reason, use)

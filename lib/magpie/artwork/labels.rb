@@ -7,10 +7,22 @@ module Magpie
       MACHINE_MADE = /\A(svg|g|group|path|rect|circle|ellipse|line|poly\w*|text|tspan|use|layer|shape|object|id|xmlid|n)?[-_\s]*[\d_-]*\z/i
       LONGEST = 60
 
+      # What an identifier says, if it looks meant.
+      # @return [String, nil]
+      def self.of_identifier(id) = id.match?(MACHINE_MADE) ? nil : id.tr("_-", "  ").gsub(/([a-z])([A-Z])/, '\1 \2').downcase.capitalize
+
+      # What is written in an element and those in it, up to so many characters.
+      def self.text(node, most)
+        node.children.reduce("") do |found, child|
+          return found if found.size >= most
+          found + (child.element? ? text(child, most - found.size) : child.text[0, most])
+        end
+      end
+
       def initialize = @counts = Hash.new(0)
 
       def of_part(node, groups)
-        return words(node.text) if Vocabulary::TEXTS.include?(node.name) && !given(node)
+        return words(Labels.text(node, LONGEST * 5)) if Vocabulary::TEXTS.include?(node.name) && !given(node)
         given(node) || numbered(KINDS.fetch(node.name, node.name.capitalize), groups.last)
       end
 
@@ -22,7 +34,7 @@ module Magpie
 
       def given(node)
         label = node["data-label"] || node["aria-label"]
-        label ||= node["id"].tr("_-", "  ").gsub(/([a-z])([A-Z])/, '\1 \2').downcase.capitalize if node["id"] && !node["id"].match?(MACHINE_MADE)
+        label ||= Labels.of_identifier(node["id"]) if node["id"] && Identifiers.given?(node["id"])
         label = Text.name(label, longest: LONGEST)
         label.empty? ? nil : label
       end

@@ -8,9 +8,15 @@ module Magpie
       # @param template [String]
       # @return [Hash{String => Float}] by key, 0..1
       def of(template)
-        Nokogiri::XML(template).remove_namespaces!.xpath("//*[@data-part]").to_h do |node|
-          [node["data-part"], [node, *node.ancestors.select(&:element?)].map { |each| each["opacity"] ? Parts.opacity(each["opacity"]) : 1.0 }.reduce(:*)]
-        end
+        found = {}
+        walk(Nokogiri::XML(template).remove_namespaces!.root, 1.0, found)
+        found
+      end
+
+      def walk(node, above, found)
+        share = node["opacity"] ? above * Parts.opacity(node["opacity"]) : above
+        found[node[Parts::MARK].delete_prefix(Identifiers::MARK)] = share if node[Parts::MARK]
+        node.element_children.each { |child| walk(child, share, found) }
       end
     end
   end

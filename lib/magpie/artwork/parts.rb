@@ -6,6 +6,8 @@ module Magpie
       Inherited = Struct.new(:fill, :stroke, :fill_opacity, :stroke_opacity, :color, :visibility, :hidden, keyword_init: true)
       START = Inherited.new(fill: "black", stroke: "none", fill_opacity: "1", stroke_opacity: "1", color: Color.from_rgb24(0), visibility: "visible", hidden: false)
       PAINTS = %w[fill stroke fill-opacity stroke-opacity].freeze
+      # Where paint goes. Its value begins with what no file can hold.
+      MARK = "data-part"
       BLACK = Paint.new(kind: :plain, colour: Color.from_rgb24(0), opacity: 1.0)
 
       # "0.5" or "50%", 1 where it cannot be read.
@@ -21,11 +23,11 @@ module Magpie
         @root = root
         @parts = []
         @places = []
-        @keys = {}
+        @keys, @again = {}, Hash.new(0)
         @labels = Labels.new
         @parsed = {}
         @ids = root.xpath("//@id").to_h { |id| [id.value, true] }
-        @used = root.to_xml.scan(/url\(\s*(?:["']|&quot;|&apos;)?#([^)"'&]+)|href="#([^"]+)"/).flatten.compact.to_h { |id| [id.strip, true] }
+        @used = Identifiers.used(root)
       end
 
       def collect = visit(@root, START, "drawing", [], :shown)
@@ -55,8 +57,10 @@ module Magpie
 
       def key_of(node, parent, index)
         id = node["id"]
-        key = id&.match?(/\A[A-Za-z_][\w.:-]{0,80}\z/) ? id : "#{parent}/#{node.name}#{index}"
-        key = "#{key}~#{index}" while @keys[key]
+        base = (id && Identifiers.given?(id)) ? id : "#{parent}/#{node.name}#{index}"
+        key = base
+        key = "#{base}~#{index}" if @keys[key]
+        key = "#{base}~#{index}~#{@again[base] += 1}" while @keys[key]
         @keys[key] = true
         key
       end
@@ -86,7 +90,7 @@ module Magpie
       def paints?(node)
         case node.name
         when "tspan", "textPath" then PAINTS.first(2).any? { |name| node[name] }
-        when "text" then !node.text.strip.empty?
+        when "text" then !node.at_xpath(".//text()[normalize-space()]").nil?
         else Vocabulary::SHAPES.include?(node.name)
         end
       end
@@ -99,7 +103,7 @@ module Magpie
         return literal(node, fill, line) unless shown
         @parts << Part.new(key:, label: @labels.of_part(node, labels), kind: :part)
         @places << Place.new(part: key, role: "fill", paint: fill) << Place.new(part: key, role: "line", paint: line)
-        node["data-part"] = key
+        node[MARK] = Identifiers::MARK + key
       ensure
         node.delete("data-label")
         node.delete("aria-label")
@@ -137,7 +141,7 @@ module Magpie
         return paint.attributes("stop").each { |name, value| node[name] = value } unless part
         @parts << part
         @places << Place.new(part: part.key, role: "stop", paint:)
-        node["data-part"] = part.key
+        node[MARK] = Identifiers::MARK + part.key
       end
     end
   end

@@ -20,6 +20,8 @@ module Magpie
       }.freeze
       MODELS = SPACES.invert.freeze
 
+      autoload :Aliases, "magpie/formats/tokens/aliases"
+      autoload :Extending, "magpie/formats/tokens/extending"
       autoload :Reader, "magpie/formats/tokens/reader"
       autoload :Writer, "magpie/formats/tokens/writer"
 

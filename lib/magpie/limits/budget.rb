@@ -1,27 +1,38 @@
 module Magpie
   module Limits
-    # What a reader may spend on one file, counted before the work is done: what looks
-    # small can ask for more than there is time or memory for.
+    # What may be spent on one file, counted before the work is done: what looks small
+    # can ask for more than there is time or memory for. Every loop whose length a file
+    # decides asks it.
     class Budget
-      # @param steps [Integer]
-      # @param seconds [Numeric]
-      # @param what [String] what a step is, in the plural
-      def initialize(steps:, seconds:, what: "steps")
-        @left = @steps = steps
-        @what, @seconds = what, seconds
+      LOOK = 64 # spendings between two looks at the clock
+
+      # @param seconds [Numeric] of this thread's processor time, so that a machine that is
+      #   busy with others refuses nothing
+      # @param most [Hash{Symbol => Integer}] what there may be of each, in the plural: how
+      #   a person calls it, too
+      def initialize(seconds:, **most)
+        @seconds, @most = seconds, most
+        @left = most.dup
         @until = now + seconds
+        @spent = 0
       end
 
-      # @raise [Magpie::Error] once it is spent
-      def spend(steps = 1)
-        @left -= steps
-        raise Error, "it comes to more than #{@steps} #{@what}" if @left < 0
+      # @param what [Symbol] a key of `most`
+      # @raise [Magpie::Error] once there is no more of it, or no more time
+      def spend(what, count = 1)
+        left = (@left[what] -= count)
+        raise Error, "it comes to more than #{@most[what]} #{what.to_s.tr("_", " ")}" if left < 0
+        look if ((@spent += 1) % LOOK).zero?
+      end
+
+      # @raise [Magpie::Error] when there is no more time
+      def look
         raise Error, "it takes longer than #{@seconds} seconds to read" if now > @until
       end
 
       private
 
-      def now = Process.clock_gettime(Process::CLOCK_MONOTONIC)
+      def now = Process.clock_gettime(Process::CLOCK_THREAD_CPUTIME_ID)
     end
   end
 end

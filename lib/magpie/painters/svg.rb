@@ -4,10 +4,11 @@ require "json"
 
 module Magpie
   module Painters
-    # Puts paints into a template, which has ` data-part="KEY"` where the paint of that
-    # part (or gradient stop) goes. A painter says how a colour is written, by #ink.
+    # Puts paints into a template, which has a mark where the paint of a part (or gradient
+    # stop) goes: an attribute that begins with a character that no file can hold, so that
+    # nothing in a drawing is taken for one. A painter says how a colour is written, by #ink.
     class Svg
-      PART = / data-part="([^"]*)"/
+      PART = / #{Artwork::Parts::MARK}="#{Artwork::Identifiers::MARK}([^"]*)"/o
       ROLES = Artwork::Paint::ATTRIBUTES.keys.freeze
 
       # How a colour is written: its text, and the opacity that is not in the text.
@@ -23,7 +24,7 @@ module Magpie
 
       # @return [String]
       def to_s
-        painted = @template.gsub(PART) { |mark| "#{kept(mark)}#{attributes(CGI.unescapeHTML($1))}" }
+        painted = @template.gsub(PART) { "#{kept($1)}#{attributes(CGI.unescapeHTML($1))}" }
         head = @servers.to_s + sheet
         painted = painted.sub(/<svg[^>]*>/) { |root| root + head } unless head.empty?
         painted.gsub(Artwork::Identifiers::MARK, @prefix)
@@ -36,7 +37,8 @@ module Magpie
       def ink(colour, reference) = raise(NotImplementedError)
 
       # What stays of the mark itself.
-      def kept(mark) = ""
+      # @param key [String] of the part, escaped
+      def kept(key) = ""
 
       # Elements that come first in the drawing, besides gradients and patterns.
       def sheet = ""
@@ -54,7 +56,7 @@ module Magpie
       def value(paint)
         case paint.kind
         when :none then ["none", 1.0]
-        when :server then [paint.server.sub("url(#", "url(##{Artwork::Identifiers::MARK}"), paint.opacity]
+        when :server then [paint.server.sub(/\Aurl\(#(.*)\)\z/) { "url(##{Artwork::Identifiers::MARK}#{Artwork::Identifiers.safe($1)})" }, paint.opacity]
         when :compound then ["url(##{@servers.id(paint.compound)})", paint.opacity]
         else ink(paint.colour, paint.reference).then { |ink| [ink.text, ink.opacity * paint.opacity] }
         end
