@@ -8,6 +8,7 @@ require "zeitwerk"
 
 $LOAD_PATH.unshift(File.join(ROOT, "lib"))
 require "magpie"
+require_relative "walls"
 
 ActiveRecord.default_timezone = :utc
 ActiveRecord::Base.logger = Logger.new($stderr) if ENV["SQL_LOG"]

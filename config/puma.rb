@@ -8,9 +8,15 @@ http_content_length_limit 256 * 1024 * 1024 # told before a byte is read
 preload_app!
 # One process does what is to be done once a day.
 if Integer(ENV.fetch("WEB_CONCURRENCY", "2")) > 0
-  before_worker_boot { |number| Changes::Housekeeping.daily if number == 0 }
+  before_worker_boot do |number|
+    Magpie::Walls.open
+    Changes::Housekeeping.daily if number == 0
+  end
 else
-  after_booted { Changes::Housekeeping.daily }
+  after_booted do
+    Magpie::Walls.open
+    Changes::Housekeeping.daily
+  end
 end
 silence_single_worker_warning
 quiet

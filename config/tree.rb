@@ -13,7 +13,7 @@ class Tree
     %w[lib/magpie.rb], %w[lib/magpie/text lib/magpie/limits], %w[lib/magpie/color lib/magpie/difference],
     %w[lib/magpie/library], %w[lib/magpie/notation lib/magpie/press lib/magpie/vision lib/magpie/names],
     %w[lib/magpie/picture lib/magpie/making lib/magpie/palette],
-    %w[lib/magpie/artwork lib/magpie/painters], %w[lib/magpie/formats], %w[lib/magpie/shell],
+    %w[lib/magpie/artwork lib/magpie/painters], %w[lib/magpie/formats], %w[lib/magpie/walls], %w[lib/magpie/shell],
     %w[app/models app/page app/following], %w[app/queries], %w[app/changes], %w[app/frame], %w[app/places/*], %w[app/places], %w[app]
   ].freeze
 

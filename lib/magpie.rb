@@ -52,5 +52,6 @@ module Magpie
   autoload :Formats, "magpie/formats"
   autoload :CSS_NAMES, "magpie/notation/css_names"
   autoload :Text, "magpie/text"
+  autoload :Walls, "magpie/walls"
   autoload :CommandLine, "magpie/shell/command_line"
 end

@@ -19,5 +19,6 @@ end
 $LOAD_PATH.unshift(File.expand_path("../lib", __dir__))
 require "bundler/setup"
 require "magpie"
+require_relative "../config/walls"
 require_relative "support/pictures"
 require_relative "support/data" if ENV["DATABASE_URL"]

@@ -10,7 +10,7 @@ module Changes
 
     private
 
-    def prepare = @drawing = Magpie::Artwork.read(@bytes, name: @file)
+    def prepare = @drawing = Magpie::Walls.artwork(@bytes, name: @file)
 
     def make
       drawing = @drawing

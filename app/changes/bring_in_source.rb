@@ -13,11 +13,9 @@ module Changes
     private
 
     def prepare
-      picture = Magpie::Painters.picture(@bytes, name: @file)
       @sha256 = Blob.sha256(@bytes)
-      kept = Thread.new { PictureCache.keep(@sha256, picture) } # files and pixels, side by side
-      @columns = {width: picture.width, height: picture.height, facts: picture.facts, tone: Source.tone_of(picture) || {}}
-      kept.join
+      opened = PictureCache.bring(@sha256, @bytes, @file)
+      @columns = {width: opened.width, height: opened.height, facts: opened.facts, tone: opened.tone.to_h}
     end
 
     def make

@@ -8,7 +8,7 @@ module Changes
     # @return [Import]
     # @raise [Magpie::Error] when it is no palette
     def palette(project, actor:, name:, bytes:)
-      Magpie::Formats.read(bytes, name:)
+      Magpie::Walls.palette(bytes, name:)
       keep(project, actor, name, Blob.keep(bytes, "application/octet-stream"))
     end
 
@@ -16,10 +16,10 @@ module Changes
     # @return [Import]
     # @raise [Magpie::Error] when it is no picture, or the same file
     def picture(project, actor:, source:, name:, bytes:)
-      picture = Magpie::Painters.picture(bytes, name:)
-      sha256 = Blob.keep(bytes, Magpie::Picture::File.format(bytes).media_type)
+      sha256 = Blob.sha256(bytes)
+      PictureCache.bring(sha256, bytes, name)
       raise Magpie::Error, "#{name} is the very same file as #{source.name} has" if sha256 == source.sha256
-      PictureCache.keep(sha256, picture)
+      Blob.keep(bytes, Magpie::Picture::File.format(bytes).media_type, sha256)
       keep(project, actor, name, sha256)
     end
 

@@ -37,8 +37,8 @@ module Changes
     private
 
     def prepare
-      @picture = Magpie::Painters.picture(Blob.bytes(@file.sha256), name: @file.name)
-      @tone = Source.tone_of(@picture) || {}
+      @opened = PictureCache.bring(@file.sha256, Blob.bytes(@file.sha256), @file.name)
+      @picture = PictureCache.reopen(@file.sha256)
     end
 
     # Finds may have come since it was decoded, so they are read again here.
@@ -49,7 +49,7 @@ module Changes
       factors = [picture.width.fdiv(@source.width), picture.height.fdiv(@source.height)]
       rereads.each { |each| update(each.find, **each.place, **each.colours.to_h) }
       @source.finds.where.not(id: rereads.map { |each| each.find.id }).each { |find| update(find, **Aim.of_find(find).scaled(factors).place) }
-      update(@source, sha256: @file.sha256, width: picture.width, height: picture.height, facts: picture.facts, tone: @tone)
+      update(@source, sha256: @file.sha256, width: picture.width, height: picture.height, facts: @opened.facts, tone: @opened.tone.to_h)
       @source
     end
 

@@ -4,5 +4,5 @@ class Import < Record
 
   # @return [Magpie::Formats::Result]
   # @raise [Magpie::Error]
-  def result = @result ||= Magpie::Formats.read(Blob.bytes(sha256), name:)
+  def result = @result ||= Magpie::Walls.palette(Blob.bytes(sha256), name:)
 end

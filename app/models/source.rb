@@ -2,9 +2,6 @@
 class Source < Record
   include Readable
 
-  # Pixels from which its tone is told: on the demo's pictures within 0.0002 of all of them.
-  TONED = 200_000
-
   belongs_to :project
   has_many :finds
 
@@ -15,12 +12,5 @@ class Source < Record
   def facts_in_words
     return "" if facts.empty?
     "#{facts["format"]}, #{facts["bits"]} bit, #{facts["space"]}, #{Magpie::Text.bytes(facts["bytes"])}"
-  end
-
-  # As #tone holds it.
-  def self.tone_of(picture)
-    Magpie::Picture::Tone.of(Magpie::Picture::Cells.new(picture.thinned(TONED))).to_h
-  rescue Magpie::Error
-    nil
   end
 end

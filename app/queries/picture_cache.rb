@@ -15,18 +15,32 @@ module PictureCache
   def whole = ENV.fetch("CACHE_DIR") { File.join(Dir.tmpdir, "yellow-magpie-cache-#{Process.uid}") }
 
   # @param key [String] letters and digits; the same for the same pixels
+  # @param drawing [String] another key, of what many pictures are painted from: what could
+  #   not be drawn once is not tried again
   # @yieldreturn [String] the picture file, asked for the first time only
   # @return [Magpie::Picture]
   # @raise [Magpie::Error] when the bytes are damaged
-  def picture(key, name)
-    keep(key, Magpie::Painters.picture(yield, name:)) unless kept?("#{key}.v")
-    Magpie::Picture.reopen(File.join(folder, "#{key}.v"))
+  def picture(key, name, drawing: key)
+    return reopen(key) if kept?("#{key}.v")
+    refused = File.join(folder, "#{drawing}-refused.txt")
+    raise Magpie::Error.new(File.read(refused), file: name) if File.exist?(refused)
+    bring(key, yield, name)
+    reopen(key)
+  rescue Magpie::Walls::Broken => broken
+    file(File.basename(refused)) { broken.message }
+    raise
   end
 
-  # @param picture [Magpie::Picture] just decoded
-  def keep(key, picture)
-    path = File.join(folder, "#{key}.v")
-    store(path) { |temporary| picture.store(temporary) } unless File.exist?(path)
+  def reopen(key) = Magpie::Picture.reopen(File.join(folder, "#{key}.v"))
+
+  # Decodes a picture, and keeps its pixels.
+  # @return [Magpie::Walls::Jobs::Opened]
+  # @raise [Magpie::Error]
+  def bring(key, bytes, name)
+    return Magpie::Walls.picture(bytes, name:) if kept?("#{key}.v")
+    opened = nil
+    store(File.join(folder, "#{key}.v")) { |temporary| opened = Magpie::Walls.picture(bytes, name:, to: temporary) }
+    opened
   end
 
   # @yieldreturn [String] the bytes, asked for the first time only

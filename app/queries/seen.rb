@@ -22,7 +22,7 @@ class Seen
   def version = key[0, 8]
 
   # @return [Magpie::Picture]
-  def picture = @picture ||= PictureCache.picture(key, @readable.name) { bytes }
+  def picture = @picture ||= PictureCache.picture(key, @readable.name, drawing: artwork? ? @readable.template : key) { bytes }
 
   # @return [String] path of a JPEG
   def thumbnail = PictureCache.file("#{key}-#{THUMBNAIL.join("x")}.jpg") { picture.thumbnail(*THUMBNAIL) }
@@ -37,7 +37,7 @@ class Seen
   # found again when it is asked for.
   # @return [Magpie::Picture::Tone, nil] nil where every pixel is transparent
   def tone
-    known = @readable.tone || JSON.parse(File.read(PictureCache.file("#{key}-tone.json") { JSON.generate(Source.tone_of(picture) || {}) }))
+    known = @readable.tone || JSON.parse(File.read(PictureCache.file("#{key}-tone.json") { JSON.generate(Magpie::Walls::Jobs.tone(picture).to_h) }))
     Magpie::Picture::Tone.new(**known.symbolize_keys) if known.any?
   end
 

@@ -90,27 +90,25 @@ module Magpie
     def picture
       options = options("--at", "--probe", "--patch", "--colours", "--accents", "--leave-out-grounds")
       path = one("a picture")
-      opened = -> { Painters.picture(file(path), name: ::File.basename(path)) }
-      print(options.key?("--colours") ? main_colours(options, &opened) : reading(options, &opened))
+      print(options.key?("--colours") ? main_colours(path, options) : reading(path, options))
     end
 
-    def reading(options)
+    def reading(path, options)
       x, y = options.fetch("--at") { raise Error, "--at X,Y or --colours N is missing" }.match(/\A(-?\d+),(-?\d+)\z/)&.captures&.map(&:to_i)
       raise Error, "--at is #{options["--at"]}: expected two whole numbers such as 120,80" unless y
       probe = whole("--probe", options.fetch("--probe", "5"))
       tolerance = number("--patch", options["--patch"]) if options["--patch"]
-      picture = yield
-      region = tolerance ? Picture::Probe.patch(picture, x, y, tolerance) : Picture::Probe.square(picture, x, y, probe)
-      reading = picture.read(region, at: [x, y])
+      reading = Walls.reading(file(path), x, y, probe:, tolerance:, name: ::File.basename(path))
       {average: describe(reading.average), most_common: describe(reading.most_common), spread: reading.spread,
        verdict: reading.verdict, at: reading.at, probe: tolerance ? "patch" : probe, pixels: reading.pixels, transparent: reading.transparent}
     end
 
-    def main_colours(options)
+    def main_colours(path, options)
       count = whole("--colours", options["--colours"]) unless options["--colours"] == "auto"
-      accents = number("--accents", options.fetch("--accents", "1"))
-      found = Picture::MainColours.new(Picture::Cells.new(yield), count:, accents:, leave_out: options["--leave-out-grounds"] == "yes")
-      found.to_a.map { |each| {hex: each.colour.hex, name: ColorName.suggest(each.colour), share: each.share.round(6), at: each.at, colour: each.colour.to_h} }
+      how = {count:, accents: number("--accents", options.fetch("--accents", "1")), leave_out: options["--leave-out-grounds"] == "yes"}
+      Walls.main_colours(file(path), how, name: ::File.basename(path)).map do |each|
+        {hex: each.colour.hex, name: ColorName.suggest(each.colour), share: each.share.round(6), at: each.at, colour: each.colour.to_h}
+      end
     end
 
     def whole(name, text) = Integer(text, exception: false) || raise(Error, "#{name} is #{text}: expected a whole number")
@@ -120,7 +118,7 @@ module Magpie
     def artwork
       options = options("--flat")
       path = one("an SVG file")
-      artwork = Artwork.read(file(path), name: ::File.basename(path))
+      artwork = Walls.artwork(file(path), name: ::File.basename(path))
       write(options["--flat"], Painters::Flat.of(artwork)) if options["--flat"]
       print(parts: artwork.parts.count { |part| part.kind == :part },
         colours: artwork.colours.map { |hex, places| {hex:, places:} }, dropped: artwork.dropped)
@@ -128,7 +126,7 @@ module Magpie
 
     def palette
       path = one("a palette file")
-      result = Formats.read(file(path), name: ::File.basename(path))
+      result = Walls.palette(file(path), name: ::File.basename(path))
       print(name: result.palette.name, groups: result.palette.groups.map { |group| group(group) }, notes: result.notes)
     end
 

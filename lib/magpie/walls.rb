@@ -1,0 +1,78 @@
+require "socket"
+
+module Magpie
+  # Files from outside are decoded and drawn in processes of their own, which may die: what
+  # a file does to the one that reads it, it does to nobody else. A keeper holds a few such
+  # cells ready; each does one piece of work, with limits that the system enforces, and is
+  # gone. A server starts a keeper that knows nothing of it (see .keep_by); that of a shell
+  # command is a fork of it.
+  module Walls
+    autoload :Cell, "magpie/walls/cell"
+    autoload :Channel, "magpie/walls/channel"
+    autoload :Gate, "magpie/walls/gate"
+    autoload :Jobs, "magpie/walls/jobs"
+    autoload :Keeper, "magpie/walls/keeper"
+
+    MEMORY = 1024 * 1024 * 1024 # bytes of its own that a cell may have
+    SECONDS = 10 # of processor time, of all its threads
+    WAIT = 15 # seconds by the clock for one piece of work
+    QUEUE = 30 # seconds that a piece of work waits for a cell
+    CELLS = 2 # ready at once, for each process that has work for them
+
+    # The cell died of its work.
+    class Broken < Error; end
+
+    @lock = Mutex.new
+
+    module_function
+
+    # @return [Artwork]
+    # @raise [Magpie::Error]
+    def artwork(bytes, name:) = work(:artwork, name, bytes)
+
+    # @param to [String, nil] path of the file that its pixels are written to, see Picture.reopen
+    # @return [Jobs::Opened]
+    # @raise [Magpie::Error]
+    def picture(bytes, name:, to: nil) = work(:picture, name, bytes, to)
+
+    # @return [Formats::Result]
+    # @raise [Magpie::Error]
+    def palette(bytes, name:) = work(:palette, name, bytes)
+
+    # @param template [String] see Artwork
+    # @param paints [Hash{[key, role] => Artwork::Paint}]
+    # @return [[Hash, Hash]] see Painters::Grounds and Artwork::Opacities
+    # @raise [Magpie::Error]
+    def grounds(template, paints, name:) = work(:grounds, name, template, paints)
+
+    # Opens a picture to read at one place of it.
+    # @param tolerance [Float, nil] of a patch; nil for a square
+    # @return [Picture::Reading]
+    # @raise [Magpie::Error]
+    def reading(bytes, x, y, probe:, tolerance:, name:) = work(:reading, name, bytes, x, y, probe, tolerance)
+
+    # @param how [Hash] as Picture::MainColours takes it
+    # @return [Array<Picture::MainColours::MainColour>]
+    # @raise [Magpie::Error]
+    def main_colours(bytes, how, name:) = work(:main_colours, name, bytes, how)
+
+    # @raise [Magpie::Error]
+    def work(job, name, *given) = gate.work(job, name, given)
+
+    # Starts the keeper, so that the first who needs it need not wait.
+    def open = gate.open
+
+    # How this application starts one: a command, which is given the number of the file
+    # that it takes work from.
+    # @param command [Array<String>]
+    # @param env [Hash{String => String}] all that it gets of the environment
+    def keep_by(command, env)
+      @command, @env = command, env
+    end
+
+    # One for each process: what a fork inherits is its parent's.
+    def gate
+      @lock.synchronize { (@gate && @gate.pid == Process.pid) ? @gate : @gate = Gate.new(@command, @env) }
+    end
+  end
+end

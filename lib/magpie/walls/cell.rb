@@ -1,0 +1,64 @@
+require "fiddle"
+
+module Magpie
+  module Walls
+    # A process that does one piece of work and is gone. The system ends it when it wants
+    # more than it may have: memory of its own (RLIMIT_DATA; files that libvips maps are
+    # not counted), processor time (RLIMIT_CPU), time by the clock (alarm). It stands behind
+    # everybody else (nice), and is the first to go when the machine runs out of memory.
+    module Cell
+      FILES = 4 * 1024 * 1024 * 1024 # bytes of the largest file that it may write
+      NICE = 10
+      CLOSED = 3 # exit status when there is nobody left to work for
+
+      module_function
+
+      # Waits for a piece of work, which comes as a socket to answer on.
+      # @param control [UNIXSocket]
+      def wait(control)
+        socket = take(control)
+        limit
+        channel = Channel.new(socket)
+        channel.send(:taken, WAIT)
+        job, given = channel.receive(WAIT)
+        channel.send(outcome { Jobs.public_send(job, *given) }, WAIT)
+        exit!(0)
+      rescue Channel::Closed
+        exit!(1)
+      end
+
+      # @return [Array] :done and what it is, or :refused and why
+      def outcome
+        [:done, yield]
+      rescue Error => error
+        [:refused, error.message, error.file, error.place]
+      rescue NoMemoryError, SystemStackError
+        [:broken]
+      end
+
+      def take(control)
+        control.recv_io(UNIXSocket)
+      rescue SystemCallError, IOError, SocketError
+        exit!(CLOSED)
+      end
+
+      def limit
+        Process.setrlimit(:CORE, 0)
+        Process.setrlimit(:FSIZE, FILES)
+        Process.setrlimit(:DATA, MEMORY)
+        Process.setrlimit(:CPU, SECONDS)
+        Process.setpriority(Process::PRIO_PROCESS, 0, NICE)
+        File.write("/proc/self/oom_score_adj", "900")
+        end_after(WAIT)
+      rescue Errno::EACCES, Errno::ENOENT, Errno::EPERM
+        end_after(WAIT) # a container may keep its own counsel about the last but one
+      end
+
+      # Signals as the system has them: Ruby's own would wait for what is stuck.
+      def end_after(seconds)
+        %w[ALRM XCPU].each { |signal| trap(signal, "SYSTEM_DEFAULT") }
+        Fiddle::Function.new(Fiddle::Handle::DEFAULT["alarm"], [Fiddle::TYPE_INT], Fiddle::TYPE_INT).call(seconds)
+      end
+    end
+  end
+end

@@ -1,0 +1,47 @@
+module Magpie
+  module Walls
+    # What is done in cells. What goes in and comes out is marshalled.
+    module Jobs
+      # A picture that was decoded.
+      # @!attribute facts [Hash] see Picture::File
+      # @!attribute tone [Picture::Tone, nil] nil where every pixel is transparent
+      Opened = Struct.new(:width, :height, :facts, :tone, keyword_init: true)
+
+      # Pixels from which its tone is told: on the demo's pictures within 0.0002 of all of them.
+      TONED = 200_000
+
+      module_function
+
+      def artwork(bytes, name) = Artwork.read(bytes, name:)
+
+      def palette(bytes, name) = Formats.read(bytes, name:)
+
+      def grounds(template, paints, _) = [Painters::Grounds.of(template, paints), Artwork::Opacities.of(template)]
+
+      # @param to [String, nil]
+      # @return [Opened]
+      def picture(bytes, to, name)
+        picture = Painters.picture(bytes, name:)
+        kept = to && Thread.new { picture.store(to) } # pixels and tone, side by side
+        tone = tone(picture)
+        kept&.value
+        Opened.new(width: picture.width, height: picture.height, facts: picture.facts, tone:)
+      end
+
+      def reading(bytes, x, y, probe, tolerance, name)
+        picture = Painters.picture(bytes, name:)
+        picture.read(tolerance ? Picture::Probe.patch(picture, x, y, tolerance) : Picture::Probe.square(picture, x, y, probe), at: [x, y])
+      end
+
+      def main_colours(bytes, how, name) = Picture::MainColours.new(Picture::Cells.new(Painters.picture(bytes, name:)), **how).to_a
+
+      # @param picture [Picture]
+      # @return [Picture::Tone, nil]
+      def tone(picture)
+        Picture::Tone.of(Picture::Cells.new(picture.thinned(TONED)))
+      rescue Error
+        nil
+      end
+    end
+  end
+end
