@@ -32,10 +32,10 @@ module Frame
 
     def find_list = @find_list ||= FindList.new(desk, looked)
 
-    # An artwork as it is dressed, for a page.
+    # An artwork as it is dressed, for a page: in a root of its own, which it cannot leave.
     # @param prefix [String] tells several drawings of it apart
-    # @return [String] SVG
-    def live(artwork, prefix) = desk.dressing(artwork).live(prefix)
+    # @return [String] HTML
+    def live(artwork, prefix) = %(<div class="drawing-root" style="--ratio:#{artwork.ratio}">#{desk.dressing(artwork).live(prefix)}</div>)
 
     # What is looked at, in a place that looks at something.
     def looked = nil

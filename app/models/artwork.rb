@@ -8,4 +8,9 @@ class Artwork < Record
   belongs_to :project
   has_many :parts, -> { order(:position) }
   has_many :places
+
+  RATIOS = 0.02..50 # what a page can show
+
+  # Width by height, as it is shown.
+  def ratio = (width / height).clamp(RATIOS).round(5)
 end
