@@ -5,6 +5,7 @@ module Magpie
     class Instances
       # How much a copy comes to, with all that is used in it.
       Size = Struct.new(:elements, :depth, :bytes)
+      TOO_DEEP = "they are nested deeper than #{Document::DEEPEST}"
       NOTHING = Size.new(0, 0, 0).freeze
 
       def initialize(root, dropped, budget)
@@ -20,7 +21,11 @@ module Magpie
         @originals = @root.xpath("//*[@id]").select { |node| used[node["id"]] }.to_h { |node| [node["id"], node] }
         # A clipPath may hold no group, so what it uses stays used; it paints nothing.
         uses = @root.xpath("//use[not(ancestor::clipPath)]").to_a
-        uses.each { |use| count(use) }
+        uses.each do |use|
+          count(use)
+        rescue Error => error
+          raise Error, "line #{use.line}: its copies of copies: #{error.message}"
+        end
         @originals.transform_values!(&:dup)
         uses.each { |use| expand_one(use, []) }
         @root.xpath("//symbol").each { |symbol| symbol.name = "defs" }
@@ -33,9 +38,7 @@ module Magpie
         size = size_of(use["href"].to_s.delete_prefix("#"), [])
         @budget.spend(:elements, size.elements)
         @budget.spend(:bytes, size.bytes)
-        raise Error, "its copies of copies are nested deeper than #{Document::DEEPEST}" if size.depth + @depths[use] > Document::DEEPEST
-      rescue Error => error
-        raise Error.new("its copies of copies: #{error.message}", place: "line #{use.line}")
+        raise Error, TOO_DEEP if size.depth + @depths[use] > Document::DEEPEST
       end
 
       # Each original is looked at once.
@@ -44,7 +47,7 @@ module Magpie
         return @sizes[id] if @sizes[id]
         original = @originals[id]
         return NOTHING if original.nil? || inside.include?(id)
-        raise Error, "they are nested deeper than #{Document::DEEPEST}" if inside.size > Document::DEEPEST
+        raise Error, TOO_DEEP if inside.size > Document::DEEPEST
         parts = original.xpath(".//*").to_a
         @budget.spend(:steps, parts.size)
         uses = (parts + [original]).select { |node| node.name == "use" }.to_h { |use| [use, size_of(use["href"].to_s.delete_prefix("#"), [*inside, id])] }

@@ -42,7 +42,13 @@ module Magpie
       # Our own sheet has rules only.
       def outside?(rule)
         return !%i[whitespace comment].include?(rule[:node]) unless rule[:node] == :style_rule
-        rule[:children].any? { |node| node[:node] == :property && Artwork::Grammar.outside?(node[:children]) }
+        rule[:children].any? { |node| node[:node] == :property && !ours?(node[:name], node[:children].reject { |value| value[:node] == :whitespace }) }
+      end
+
+      # A colour that has a name, or paint by that name.
+      def ours?(property, values)
+        return values.size == 1 && values[0][:node] == :hash if property.start_with?("--")
+        Artwork::Paint::ATTRIBUTES.any? { |_, (paint, _)| paint == property } && !Artwork::Grammar.outside?(values)
       end
 
       def refuse(what) = raise(Error, "this drawing was not given out: it holds #{what}")

@@ -17,6 +17,7 @@ module Magpie
       # @param control [UNIXSocket]
       def wait(control)
         socket = take(control)
+        hush
         limit
         channel = Channel.new(socket)
         channel.send(:taken, WAIT)
@@ -41,6 +42,9 @@ module Magpie
       rescue SystemCallError, IOError, SocketError
         exit!(CLOSED)
       end
+
+      # What dies says much that helps nobody.
+      def hush = [$stdin, $stdout, $stderr].each { |stream| stream.reopen(File::NULL) }
 
       def limit
         Process.setrlimit(:CORE, 0)

@@ -129,7 +129,7 @@ module Magpie
           return among(made, name, inside) if %w[not is where].include?(name)
           counts, from_end = COUNTED[name] || raise(Unknown)
           step, offset = nth(inside.map { |token| token[:raw] }.join)
-          made.tests << ->(element) { counted?(element[counts], from_end, step, offset) }
+          made.tests << ->(element) { counted?(element.public_send(counts), from_end, step, offset) }
           @specificity[1] += 1
         end
 
