@@ -6,6 +6,7 @@ RSpec.describe "The pictures of the README", :screen do
     expect(page).to have_no_css(".notice-done", wait: 8)
     block_given? ? yield : page.driver.browser.mouse.move(x: 672, y: 8)
     expect(page).to have_css(".loupe p", text: /#/) if block_given?
+    eventually { expect(page.evaluate_script("[...document.images].every(image => image.complete)")).to be true }
     page.driver.browser.screenshot(path: File.expand_path("#{name}.png", __dir__))
   end
 
