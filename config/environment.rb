@@ -14,7 +14,7 @@ ActiveRecord.default_timezone = :utc
 ActiveRecord::Base.logger = Logger.new($stderr) if ENV["SQL_LOG"]
 ActiveRecord::Base.establish_connection(
   ENV.fetch("DATABASE_URL") { abort "DATABASE_URL is not set: bin/start and bin/test set it themselves" }
-    .then { |url| {url:, pool: Integer(ENV.fetch("THREADS", "5")) + 1, connect_timeout: 5} }
+    .then { |url| {url:, pool: Integer(ENV.fetch("THREADS", "16")) + 1, connect_timeout: 5} }
 )
 
 loader = Zeitwerk::Loader.new

@@ -3,7 +3,7 @@ ROOT_FOLDER = File.expand_path("..", __dir__)
 rackup File.join(ROOT_FOLDER, "config.ru")
 environment ENV.fetch("APP_ENV", "production")
 workers Integer(ENV.fetch("WEB_CONCURRENCY", "2"))
-threads 1, Integer(ENV.fetch("THREADS", "5"))
+threads 1, Integer(ENV.fetch("THREADS", "16"))
 http_content_length_limit 256 * 1024 * 1024 # told before a byte is read
 preload_app!
 # One process does what is to be done once a day.

@@ -1,4 +1,5 @@
 ENV["APP_ENV"] ||= "test"
+ENV["HOSTS"] ||= "example.org" # as Rack::Test calls it
 # Each process of a parallel run has a database and a cache of its own.
 number = ENV["TEST_ENV_NUMBER"].to_s
 %w[DATABASE_URL CACHE_DIR].each { |name| ENV[name] += number if ENV[name] } unless number.empty?
@@ -12,7 +13,7 @@ RSpec.configure do |config|
 
   # The core's specs need neither database nor browser.
   config.define_derived_metadata(file_path: %r{/spec/core/}) { |metadata| metadata[:core] = true }
-  config.define_derived_metadata(file_path: %r{/spec/(changes|routes|following|places)/}) { |metadata| metadata[:data] = true }
+  config.define_derived_metadata(file_path: %r{/spec/(changes|routes|following|places|fuzz)/}) { |metadata| metadata[:data] = true }
   config.define_derived_metadata(file_path: %r{/spec/(screens|server)/}) { |metadata| metadata[:screen] = true }
 end
 

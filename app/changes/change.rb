@@ -88,7 +88,9 @@ module Changes
       model.create!(created_at: Time.now, **attributes).tap { |record| @rows.appeared(record) }
     end
 
+    # Nothing where there is nothing to write.
     def update(record, **attributes)
+      return if attributes.empty?
       @rows.updating(record.class, [record.id], attributes.keys) { record.update!(**attributes) }
     end
 

@@ -3,12 +3,9 @@ module Frame
   module Answering
     PLACES = {"gather" => "Gather", "palettes" => "Palettes", "dress" => "Dress", "deliver" => "Deliver"}.freeze
 
-    # @return [Integer] 0 for what is no number, which no record has
-    def number(text) = Integer(text.to_s, 10, exception: false) || 0
-
-    # What was asked for, within its limits.
-    # @return [Float]
-    def asked(name, usual, range) = Asked.number(params, name, usual, range)
+    # What the request asks for, by what it should be.
+    # @return [Asked]
+    def param = @param ||= Asked.new(params)
 
     # The session is a cookie. An answer that writes it undoes what other answers wrote
     # since its request came in, so only pages and changes write it: a panel that comes
@@ -28,12 +25,7 @@ module Frame
 
     # Where the person was, on this site only.
     # @return [String, nil] path and query
-    def came_from
-      from = URI.parse(request.referer.to_s)
-      [from.path, from.query].compact.join("?") if from.path.to_s.start_with?("/")
-    rescue URI::InvalidURIError
-      nil
-    end
+    def came_from = Address.local(request.referer)
 
     def go_back = redirect(to(came_from || "/"), 303)
 
@@ -68,8 +60,8 @@ module Frame
 
     # On to where the form says, if that lies in this project.
     def go_on(otherwise = nil)
-      path = params[:to].to_s
-      return redirect(to(path), 303) if path.start_with?("/projects/#{project.id}/")
+      path = Address.local(param[:to])
+      return redirect(to(path), 303) if path&.start_with?("/projects/#{project.id}/")
       otherwise ? redirect(to(otherwise), 303) : go_back
     end
 

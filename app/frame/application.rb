@@ -9,7 +9,6 @@ module Frame
   # sees no other place's. Its views lie beside it, those that all share in app/views.
   class Application < Sinatra::Base
     SHARED = File.expand_path("../views", __dir__)
-    POLICY = "default-src 'none'; script-src 'self'; style-src 'self'; style-src-attr 'unsafe-inline'; img-src 'self' data: blob:; font-src 'self'; connect-src 'self'; form-action 'self'; frame-ancestors 'none'; base-uri 'none'"
 
     set :environment, ENV.fetch("APP_ENV", "production").to_sym
     set :root, ROOT
@@ -24,6 +23,8 @@ module Frame
 
     set :locks_first, false
 
+    MISSING = [ActiveRecord::RecordNotFound, Sinatra::NotFound].freeze
+
     helpers Answering, Uploads, Once, Colours, AtDesk
 
     # @param name [String] of the folder in app/places
@@ -36,13 +37,16 @@ module Frame
     def self.answers?(verb, path) = routes.fetch(verb, []).any? { |pattern, _| pattern.match(path) }
 
     before do
-      headers "Content-Security-Policy" => POLICY, "X-Content-Type-Options" => "nosniff", "Referrer-Policy" => "same-origin"
       request.session_options[:skip] = !request.post? # see #keep_session
-      Asked.check([params, Rack::Utils.unescape_path(request.path_info)])
+      Asked.at_door(params)
     end
 
-    # People's slips are told to them, not to the log.
-    def dump_errors!(error) = error.is_a?(Magpie::Error) ? nil : super
+    # People's slips are told to them, not to the log; what is not here is a line.
+    def dump_errors!(error)
+      return if error.is_a?(Magpie::Error)
+      return super unless MISSING.any? { |kind| error.is_a?(kind) }
+      request.env["rack.errors"].puts("404 #{request.request_method} #{request.path_info[0, 200]}")
+    end
 
     # Bad input: said where the person is, with nothing changed.
     error Magpie::Error do |error|
@@ -57,20 +61,18 @@ module Frame
       redirect to(at("palettes", swatch: conflict.swatch.id, field: conflict.field, mine: conflict.mine)), 303
     end
 
-    error ActiveRecord::RecordNotFound, Sinatra::NotFound do
-      status 404
-      @place = nil # what was asked for may be what the frame of the place would show
-      @title = "Not here"
-      erb :"shared/missing"
+    error(*MISSING) do
+      said 404, "This is not here", "The address names something that does not exist or was removed."
     end
+
+    error(Sinatra::BadRequest) { |error| halt 400, {"Content-Type" => "text/plain"}, "This form cannot be read: #{error.message.scrub("?")[0, 200]}" }
 
     # The router tries again, or says that it could not.
     error(*Busy::ERRORS) { |error| raise error }
 
     error do |error|
-      raise error if settings.test? # so that a spec fails with the cause
-      status 500
-      "Something went wrong here, and nothing was changed. The log says more."
+      raise error if settings.test? && !request.env["magpie.as_in_production"] # so that a spec fails with the cause
+      said 500, "Something went wrong here", "Nothing was changed. The log says more."
     end
 
     private
@@ -78,11 +80,14 @@ module Frame
     # A question with an answer that cannot be given: no way leads back from it.
     def refuse(error)
       halt 422, {"Content-Type" => "text/plain"}, error.message if request.path.match?(/\.\w+\z/) || request.env.key?("HTTP_X_PART")
-      status 422
-      @place = nil
-      @title = "Not like this"
-      @problem = error.message.sub(/\A./, &:upcase)
-      halt erb(:"shared/refused")
+      halt said(422, "This cannot be shown", "#{error.message.sub(/\A./, &:upcase)}.")
+    end
+
+    # A page that shows nothing of a project: what was asked for may be what its frame
+    # would show.
+    def said(status, title, words)
+      status status
+      erb :"shared/said", layout: false, locals: {title:, words:}
     end
 
     # Its own view, or the one that all share.

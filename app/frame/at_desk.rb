@@ -13,18 +13,21 @@ module Frame
     end
 
     # The project that the address names.
-    def project = @project ||= actor.project(number(params[:project]))
+    def project = @project ||= actor.project(param.id(:project))
 
-    def desk = @desk ||= Desk.new(actor, project, visitor:, opened: params[:open].to_s.split(",").first(20).map { |id| number(id) })
+    def desk = @desk ||= Desk.new(actor, project, visitor:, opened: param.ids(:open, most: 20))
 
     # A random mark in the session, which stands for the person.
     def visitor = session[:visitor] ||= SecureRandom.hex(8)
 
     # A swatch of the house: palettes belong to it, and any project may open them.
-    def swatch(id) = actor.swatch(number(id))
+    def swatch(id = param.id(:swatch)) = actor.swatch(id)
 
     # The Mix sheet, where it is open.
-    def sheet = defined?(@sheet) ? @sheet : @sheet = desk.mixing(params[:mix])&.then { |content| Sheet.new(content, desk) }
+    def sheet = defined?(@sheet) ? @sheet : @sheet = desk.mixing(param[:mix])&.then { |content| Sheet.new(content, desk) }
+
+    # Is Mix asked for on what somebody removed?
+    def mixing_what_is_gone? = param.id(:mix) > 0 && sheet.nil?
 
     def head = @head ||= Head.new(project, visitor)
 
@@ -52,7 +55,7 @@ module Frame
     # @raise [Magpie::Error]
     def held
       content = hand.content or raise Magpie::Error, "There is nothing in hand. Click a picture or a swatch first"
-      return content if hand.as_shown?(params[:held], actor.window)
+      return content if hand.as_shown?(param[:held], actor.window)
       raise Magpie::Error, "Another window has put something else in hand meanwhile: #{content.name} #{content.hex}. Nothing was done. Look, and do it again"
     end
 
@@ -71,7 +74,7 @@ module Frame
     # The group that a form names, which is kept in from then on.
     # @raise [Magpie::Error]
     def group_to_keep_in(otherwise)
-      group = desk.group(number(params[:group])) or raise Magpie::Error, otherwise
+      group = desk.group(param.id(:group)) or raise Magpie::Error, otherwise
       desk.keep_in group
       group
     end

@@ -45,7 +45,7 @@ module Frame
     # Takes what is known and allowed, and leaves the rest.
     # @param given [Hash{String => String}]
     def take(given)
-      taken = given.to_h.select { |name, value| ALLOWED[name.to_s]&.call(value.to_s) }.transform_values(&:to_s)
+      taken = given.select { |name, value| ALLOWED[name.to_s]&.call(value.to_s) }.transform_values(&:to_s)
       @hand.choose(taken) if taken.any?
     end
 

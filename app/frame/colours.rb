@@ -32,8 +32,8 @@ module Frame
 
     # Bare numbers are read in the chosen model.
     def notation
-      text = params[:notation].to_s
-      model = params[:model].to_s
+      text = param.text(:notation)
+      model = param.text(:model)
       return Magpie::Notation.parse("#{model} #{text}") if Sheet::MODELS.key?(model.to_sym) && text.match?(/\A\s*[-+.\d]/) && text.split(/[\s,]+/).size > 2
       Magpie::Notation.parse(text)
     end

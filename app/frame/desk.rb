@@ -74,10 +74,10 @@ module Frame
     def choices = @choices ||= Choices.new(hand)
 
     # @param mix [String, nil] what the sheet is asked to work on: a swatch's number, or "hand"
-    # @return [Hand::Content, nil] nil when it is closed
+    # @return [Hand::Content, nil] nil when it is closed, or what it worked on is gone
     def mixing(mix)
       return if mix.to_s.empty?
-      return Hand::Content.of_swatch(actor.swatch(Integer(mix, 10, exception: false) || 0)) unless mix == "hand"
+      return actor.swatches.find_by(id: Asked.id(mix))&.then { |swatch| Hand::Content.of_swatch(swatch) } unless mix == "hand"
       hand.content && Hand::Content.new(**hand.content.to_h, swatch_id: nil)
     end
   end

@@ -20,7 +20,7 @@ module Frame
     # @raise [Magpie::Error]
     def as_seen(what, **now)
       now.each do |field, value|
-        shown, wanted = params["saw_#{field}"], params[field]
+        shown, wanted = param["saw_#{field}"], param[field]
         next if shown.nil? || [shown, wanted].include?(value.to_s) || actor.alone?(project)
         raise Magpie::Error, "The #{field} of #{what} was changed meanwhile, from “#{shown}” to “#{value}”. You wanted “#{wanted}”. Nothing was saved"
       end
@@ -31,9 +31,9 @@ module Frame
     # Around every route.
     def route_eval(&route)
       return super unless request.post?
-      return throw(:halt, act(&route)) unless KEY.match?(params[:once].to_s)
+      return throw(:halt, act(&route)) unless KEY.match?(param.text(:once))
       answer = nil
-      given = Answer.once("#{visitor}#{request.path}/#{params[:once]}") do
+      given = Answer.once("#{visitor}#{request.path}/#{param[:once]}") do
         answer = act(&route)
         status answer if answer.is_a?(Integer) # as redirects halt
         body answer if answer.is_a?(String)
@@ -46,7 +46,7 @@ module Frame
     # is what is changed; but files are read before anybody waits. The hand last.
     def act(&route)
       Record.transaction do
-        Changes::Change.lock(number(params[:project]), actor) if settings.locks_first && params[:project] && request.media_type != "multipart/form-data"
+        Changes::Change.lock(param.id(:project), actor) if settings.locks_first && param[:project] && request.media_type != "multipart/form-data"
         catch(:halt, &route).tap { @desk&.hand&.settle }
       end
     end

@@ -2,10 +2,7 @@ module Frame
   # Files that come in.
   module Uploads
     # Uploaded files as [[name, bytes]].
-    def uploads(field)
-      Array(params[field]).flat_map { |file| file.is_a?(Hash) ? [file] : [] }.select { |file| file[:tempfile] }
-        .map { |file| [Magpie::Text.name(file[:filename].to_s.dup.force_encoding("UTF-8")), file[:tempfile].read.b] }
-    end
+    def uploads(field) = param.files(field).map { |name, file| [name, file.read.b] }
 
     # Brings uploaded files in one by one, so that a bad one does not keep the others out.
     # @param change [Class] takes name: and bytes:

@@ -3,14 +3,14 @@
 Aim = Struct.new(:way, :x, :y, :size, :corners, :tolerance, keyword_init: true) do
   const_set :PROBES, [*Magpie::Picture::Probe::SIZES.map(&:to_s), "round", "patch"].freeze
 
-  # @param params [Hash] of a request
+  # @param param [#text, #whole, #number] of a request, as Frame::Asked
   # @raise [Magpie::Error]
-  def self.of_request(params)
-    whole = ->(name) { Integer(params[name].to_s, 10, exception: false) || raise(Magpie::Error, "#{name} is #{params[name].inspect}: expected a whole number") }
-    case params[:probe].to_s
-    when "round" then of_corners(params[:corners].to_s)
-    when "patch" then new(way: "patch", x: whole[:x], y: whole[:y], tolerance: Float(params[:tolerance].to_s, exception: false) || 0.0)
-    else new(way: "square", x: whole[:x], y: whole[:y], size: whole[:probe])
+  def self.of_request(param)
+    place = ->(name) { param.whole(name, -1_000_000..1_000_000) }
+    case param.text(:probe)
+    when "round" then of_corners(param.text(:corners))
+    when "patch" then new(way: "patch", x: place[:x], y: place[:y], tolerance: param.number(:tolerance, 0, 0..1000))
+    else new(way: "square", x: place[:x], y: place[:y], size: place[:probe])
     end
   end
 

@@ -74,7 +74,7 @@ async function oneByOne(form, files, given) {
     body.append("files[]", file)
     for (const [name, value] of Object.entries(given)) body.append(name, value)
     const { ok, refused, later } = await sendFiles(`${action}.json`, body, progress)
-    came.push(...(ok?.came ?? []).map(source => source.id))
+    came.push(...ok?.came ?? [])
     failed.push(...ok?.failed ?? [])
     if (refused) failed.push(`${file.name}: ${refused}`)
     if (later) failed.push(`${file.name} did not arrive: the server does not answer`)
@@ -82,9 +82,11 @@ async function oneByOne(form, files, given) {
   progress.end()
   delete form.dataset.sending
   form.reset()
-  const said = new URLSearchParams({ came: came.join(",") })
-  for (const words of failed) said.append("failed[]", words)
-  visit(`${new URL(action).pathname}/arrived?${said}`)
+  const names = came.map(source => source.name)
+  const last = names.length > 1 ? ` and ${names.pop()}` : ""
+  if (names.length) failed.push(`Brought in ${names.join(", ")}${last}`)
+  const place = new URL(action).pathname.replace(/sources$/, "gather")
+  visit(came.length ? `${place}?source=${came.at(-1).id}` : place, undefined, [failed.join(". "), failed.length > (came.length ? 1 : 0) ? "wrong" : "done"])
 }
 
 // Any other large file.

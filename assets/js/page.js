@@ -18,8 +18,9 @@ export function submit(form) {
 
 // Goes to an address of this site, once what was done before has arrived.
 // @param {string} [parts] ids of the parts of the page that differ there
-export function visit(path, parts) {
-  document.dispatchEvent(new CustomEvent("page:visit", { detail: { path, parts } }))
+// @param {[string, string]} [said] what is told once it is there, and of which kind
+export function visit(path, parts, said) {
+  document.dispatchEvent(new CustomEvent("page:visit", { detail: { path, parts, said } }))
 }
 
 const swap = (text, selector, style) => window.htmx.swap({ text, target: selector, select: selector, swap: style, sourceElement: document.body })

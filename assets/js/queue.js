@@ -28,7 +28,8 @@ export function act(action) {
 }
 
 // The last way that is asked for is the one that is gone.
-document.addEventListener("page:visit", ({ detail: { path, parts, back } }) => {
+document.addEventListener("page:visit", ({ detail: { path, parts, back, said } }) => {
+  if (said) told.push(said)
   while (queue.at(-1)?.way) queue.pop()
   queue.push({ way: path, parts, back })
   asking?.abort()

@@ -200,7 +200,7 @@ RSpec.describe "Gathering", :data do
 
   describe Aim do
     it "refuses a request that is none" do
-      expect { described_class.of_request("probe" => "5", :x => "a", "y" => "2") }.to raise_error(Magpie::Error, /x is "a": expected a whole number/)
+      expect { described_class.of_request(Frame::Asked.new("probe" => "5", "x" => "a", "y" => "2")) }.to raise_error(Magpie::Error, /x is "a": expected a whole number/)
       expect { described_class.of_corners("1,2 3") }.to raise_error(Magpie::Error, /outline is damaged/)
       expect { described_class.of_corners("1,2 NaN,3 4,5") }.to raise_error(Magpie::Error, /outline is damaged/)
     end

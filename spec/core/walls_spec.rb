@@ -17,7 +17,13 @@ RSpec.describe Magpie::Walls do
     Process.wait2(pid).last
   end
 
-  def keepers = Dir["/proc/[0-9]*/stat"].filter_map { |path| File.read(path).split[3].to_i == Process.pid && File.read(path.sub("stat", "cmdline")).include?("keeper.rb") && path[/\d+/].to_i rescue nil }.select(&:itself)
+  def keepers = Dir["/proc/[0-9]*/stat"].filter_map { |path|
+    begin
+      File.read(path).split[3].to_i == Process.pid && File.read(path.sub("stat", "cmdline")).include?("keeper.rb") && path[/\d+/].to_i
+    rescue
+      nil
+    end
+  }.select(&:itself)
 
   it "gives what reading here gives" do
     there, here = described_class.artwork(poster, name: "poster.svg"), Magpie::Artwork.read(poster, name: "poster.svg")
@@ -55,7 +61,13 @@ RSpec.describe Magpie::Walls do
     described_class.artwork(poster, name: "poster.svg")
     environment = File.binread("/proc/#{keepers.last}/environ").split("\0").map { |pair| pair[/\A[^=]*/] }
     expect(environment).not_to include("DATABASE_URL", "CACHE_DIR", "RUBYOPT")
-    files = Dir["/proc/#{keepers.last}/fd/*"].filter_map { |path| File.readlink(path) rescue nil }
+    files = Dir["/proc/#{keepers.last}/fd/*"].filter_map { |path|
+      begin
+        File.readlink(path)
+      rescue
+        nil
+      end
+    }
     expect(files.grep(/socket/).size).to eq 1
   end
 

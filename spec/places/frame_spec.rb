@@ -31,7 +31,7 @@ RSpec.describe Frame, :data do
       expect([desk(project).mixing(nil), desk(project).mixing("")]).to eq [nil, nil]
       expect(desk(project).mixing(ember.id.to_s).swatch_id).to eq ember.id
       expect([desk(project).mixing("hand").swatch_id, desk(project).mixing("hand").hex]).to eq [nil, "#E46F58"]
-      expect { desk(project).mixing("0") }.to raise_error(ActiveRecord::RecordNotFound)
+      expect([desk(project).mixing("0"), desk(project).mixing("999999")]).to eq [nil, nil]
     end
   end
 

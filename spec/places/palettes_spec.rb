@@ -91,13 +91,13 @@ RSpec.describe Places::Palettes, :data do
   end
 
   it "reads the inks of a form, each a swatch that is followed or a colour" do
-    paint = described_class::InkForm.read(asking(shape: "stripes", angle: 30).merge(inks: ["s#{ember.id}", "#123456"], offsets: ["", "80"]), actor)
+    paint = described_class::InkForm.read(asking(shape: "stripes", angle: 30).with(inks: ["s#{ember.id}", "#123456"], offsets: ["", "80"]), actor)
     expect(paint.inks.map { |ink| [ink.reference, ink.colour.hex, ink.offset] }).to eq [[ember.id, "#E46F58", 0.0], [nil, "#123456", 0.8]]
     made = Changes::KeepPaint.perform(project, actor:, paint:, group:, name: "Bars")
     form = page(swatch: made.id).inks_of(made.reload)
     expect([form.form, form.angle, form.inks.map(&:to_a)]).to eq ["stripes", "30", [[ember.id, "#E46F58", 0.0], [nil, "#123456", 80.0]]]
-    expect { described_class::InkForm.read(asking(shape: "stripes", angle: 30).merge(inks: ["s0"]), actor) }.to raise_error(ActiveRecord::RecordNotFound)
-    expect { described_class::InkForm.read(asking(shape: "stripes", angle: "x").merge(inks: ["#111", "#222"]), actor) }.to raise_error(Magpie::Error, /an angle of/)
+    expect { described_class::InkForm.read(asking(shape: "stripes", angle: 30).with(inks: ["s0"]), actor) }.to raise_error(ActiveRecord::RecordNotFound)
+    expect { described_class::InkForm.read(asking(shape: "stripes", angle: "x").with(inks: ["#111", "#222"]), actor) }.to raise_error(Magpie::Error, /"x" is no number/)
   end
 
   describe described_class::AboutSwatch do

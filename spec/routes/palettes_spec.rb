@@ -21,12 +21,15 @@ RSpec.describe App, "Palettes" do
     CGI.unescapeHTML(last_response.body)
   end
 
-  it "says that it is not here when Mix is asked for a swatch that is gone, and passes over what is no key of a part" do
-    bring_in_poster(project)
+  it "goes on without Mix, and says so, where somebody removed what it was open on" do
+    gone = keep(project, "Ember", "#E46F58")
+    Changes::RemoveSwatches.perform(project, actor:, swatches: [gone], replacements: {})
+    %w[gather palettes dress deliver].each do |place|
+      get "#{path}/#{place}?mix=#{gone.id}"
+      expect([last_response.status, last_response.body]).to match([200, /What Mix was open on was removed/]), place
+    end
     get "#{path}/palettes?mix=0"
-    expect([last_response.status, last_response.body]).to match [404, /This is not here/]
-    get "#{path}/dress?part%5Bx%5D=1"
-    expect(last_response.status).to eq 200
+    expect(last_response.body).not_to include("What Mix was open on")
   end
 
   it "says what is wrong with a selection, a task or a shift, and changes nothing" do

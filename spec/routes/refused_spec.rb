@@ -20,7 +20,7 @@ RSpec.describe App, "when it is asked what cannot be answered" do
   end
 
   it "takes nothing that is no text, wherever it stands" do
-    ["/projects/%ff/gather", "/projects/#{project.id}/gather?find=%00", "/projects/#{project.id}/gather?source=%ff%fe", "/projects/#{project.id}/palettes?a[b][]=%ff",
+    ["/projects/%ff/gather", "/projects/#{project.id}/gather?find=%00", "/projects/#{project.id}/gather?source=%ff%fe", "/projects/#{project.id}/palettes?b=1&a=%ff",
       "/projects/#{project.id}/sources/%00/picture", "/colour.json?notation=%ff", "/nudge.json?notation=%23fff&step=%ff", "/projects/#{project.id}/shelf?find=%00"].each do |path|
       expect(ask(path).status).to eq(422), path
       expect(last_response.body).to include("no text")

@@ -61,7 +61,7 @@ end
 
 RSpec.configure do |config|
   config.include DataSupport
-  config.include Rack::Test::Methods, file_path: %r{/spec/routes/}
+  config.include Rack::Test::Methods, file_path: %r{/spec/(routes|fuzz)/}
 
   # Nothing that an example writes stays.
   config.around(:each, :data) do |example|

@@ -4,7 +4,7 @@ module DesksSupport
   def desk(project, visitor: "one", **given) = Frame::Desk.new(actor, project, visitor:, **given)
 
   # Parameters as a request gives them.
-  def asking(**given) = given.transform_values(&:to_s).transform_keys(&:to_s).with_indifferent_access
+  def asking(**given) = Frame::Asked.new(given.transform_values(&:to_s).transform_keys(&:to_s))
 
   def hold(project, swatch, visitor: "one") = desk(project, visitor:).hand.tap { |hand| hand.hold(Hand::Content.of_swatch(swatch.reload)) }.settle
 

@@ -11,19 +11,19 @@ module Places
       end
 
       get("/projects/:project/deliver/palettes/:palette/:format") do
-        format = Magpie::Formats.find(params[:format]) or raise ActiveRecord::RecordNotFound
-        palette = project.palettes.find(number(params[:palette]))
+        format = Magpie::Formats.find(param[:format]) or raise ActiveRecord::RecordNotFound
+        palette = project.palettes.find(param.id(:palette))
         download "#{Magpie::Text.slug(palette.name, "palette")}#{format.ending}", format.media_type, format.write(palette.value)
       end
 
       get("/projects/:project/deliver/artworks/:artwork/:form.svg") do
-        artwork = project.artworks.find(number(params[:artwork]))
-        body = case params[:form]
+        artwork = project.artworks.find(param.id(:artwork))
+        body = case param[:form]
         when "linked" then Dressing.new(artwork).linked
         when "flat" then Dressing.new(artwork).flat
         else raise ActiveRecord::RecordNotFound
         end
-        download "#{Magpie::Text.slug(artwork.name, "artwork")}-#{params[:form]}.svg", "image/svg+xml", Magpie::Painters::Outgoing.checked(body)
+        download "#{Magpie::Text.slug(artwork.name, "artwork")}-#{param[:form]}.svg", "image/svg+xml", Magpie::Painters::Outgoing.checked(body)
       end
 
       post("/projects/:project/imports") do
@@ -38,8 +38,8 @@ module Places
       end
 
       post("/projects/:project/deliver/imports/:import") do
-        target = (params[:into] == "project") ? Changes::StartProject.perform(actor:, name: params[:name], palette: false) : project
-        choices = params[:choices].is_a?(Hash) ? params[:choices].select { |_, choice| Changes::BringInPalette::CHOICES.key?(choice) } : {}
+        target = (param[:into] == "project") ? Changes::StartProject.perform(actor:, name: param[:name], palette: false) : project
+        choices = param.table(:choices).select { |_, choice| Changes::BringInPalette::CHOICES.key?(choice) }
         brought = Changes::BringInPalette.perform(target, actor:, value: import.result.palette, into:, choices:)
         tell "Brought #{count(import.result.palette.swatches.size, "swatch")} into #{brought.name}"
         redirect to("/projects/#{target.id}/palettes"), 303

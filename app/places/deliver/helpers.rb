@@ -8,9 +8,9 @@ module Places
         body
       end
 
-      def import = @import ||= project.imports.find(number(params[:import]))
+      def import = @import ||= project.imports.find(param.id(:import))
 
-      def into = palettes.find { |each| each.id == number(params[:into]) }
+      def into = palettes.find { |each| each.id == param.id(:into) }
     end
   end
 end

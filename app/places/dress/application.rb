@@ -7,7 +7,7 @@ module Places
       helpers Helpers
 
       get("/projects/:project/dress") do
-        @page = Page.new(desk, params)
+        @page = Page.new(desk, param)
         place_page "dress", :page
       end
 
@@ -17,11 +17,11 @@ module Places
       end
 
       post("/projects/:project/artworks/:artwork/dress") do
-        keys = Array(params[:parts]).map(&:to_s).first(10_000)
-        role = (params[:role] == "line") ? "line" : "fill"
-        content = params[:clear] ? nil : held
+        keys = param.list(:parts)
+        role = (param[:role] == "line") ? "line" : "fill"
+        content = param[:clear] ? nil : held
         Changes::DressParts.perform(project, actor:, artwork:, keys:, role:, content:)
-        redirect to(at("dress", artwork: artwork.id, part: keys.last, tool: params[:tool])), 303
+        redirect to(at("dress", artwork: artwork.id, part: keys.last, tool: param[:tool])), 303
       end
     end
   end

@@ -2,7 +2,7 @@ module Places
   module Dress
     # What Dress asks for.
     module Helpers
-      def artwork = project.artworks.find(number(params[:artwork]))
+      def artwork = project.artworks.find(param.id(:artwork))
 
       # What was brought in, and what was left out of the files.
       def what_came(artworks)

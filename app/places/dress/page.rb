@@ -14,15 +14,15 @@ module Places
       end
 
       # @param desk [Frame::Desk]
-      # @param params [Hash] of the request
-      def initialize(desk, params)
-        @desk, @params = desk, params
+      # @param param [Frame::Asked] of the request
+      def initialize(desk, param)
+        @desk, @param = desk, param
       end
 
       def artworks = @artworks ||= @desk.rows.artworks
 
       # @return [Artwork, nil] the one asked for, or the first
-      def artwork = @artwork ||= artworks.find { |each| each.id.to_s == @params[:artwork] } || artworks.first
+      def artwork = @artwork ||= artworks.find { |each| each.id.to_s == @param[:artwork] } || artworks.first
 
       def others = @others ||= artworks.without(artwork).first(OTHERS)
 
@@ -36,14 +36,14 @@ module Places
 
       # Without a swatch to sweep, parts are picked.
       def tool
-        asked = @params[:tool] || ("pick" unless @desk.hand.content)
+        asked = @param[:tool] || ("pick" unless @desk.hand.content)
         (asked == "pick") ? "pick" : "sweep"
       end
 
       # @return [Picked, nil]
       def picked
         return @picked if defined?(@picked)
-        part = artwork.parts.includes(places: :swatch).find_by(key: @params[:part].to_s) if artwork && @params[:part]
+        part = artwork.parts.includes(places: :swatch).find_by(key: @param.text(:part)) if artwork && @param[:part]
         @picked = part && Picked.new(part)
       end
 

@@ -5,18 +5,18 @@ module Places
       # What is chosen to be read: a source or an artwork of the project.
       # @return [Readable]
       def readable
-        @readable ||= case params[:kind]
-        when "sources" then project.sources.find(number(params[:readable]))
-        when "artworks" then project.artworks.find(number(params[:readable]))
+        @readable ||= case param[:kind]
+        when "sources" then project.sources.find(param.id(:readable))
+        when "artworks" then project.artworks.find(param.id(:readable))
         else raise ActiveRecord::RecordNotFound
         end
       end
 
       def seen = @seen ||= Seen.new(readable)
 
-      def source = @source ||= project.sources.find(number(params[:source]))
+      def source = @source ||= project.sources.find(param.id(:source))
 
-      def find = @find ||= project.finds.find(number(params[:find]))
+      def find = @find ||= project.finds.find(param.id(:find))
 
       # What the page looks at, for the finds in the hand.
       def looked = @page&.looked
@@ -24,14 +24,14 @@ module Places
       # For file fields.
       def accepted_pictures = Magpie::Picture::File::FORMATS.map(&:media_type).join(",")
 
-      def role = (params[:role] == "line") ? "line" : "fill"
+      def role = (param[:role] == "line") ? "line" : "fill"
 
       # A reading was taken: hold it, or keep it at once in the chosen group.
       def taken(find, **shown)
         take_in_hand Hand::Content.of_find(find)
-        keep(group_to_keep_in("Choose a group to drop into"), find.colour, find:) if choices[:release] == "drop" && params[:group]
-        with = params[:with].to_s[/\A[\d,]+\z/]
-        looked = with ? {source: number(params[:looked])} : find.readable&.parameter.to_h
+        keep(group_to_keep_in("Choose a group to drop into"), find.colour, find:) if choices[:release] == "drop" && param[:group]
+        with = param.text(:with)[/\A[\d,]+\z/]
+        looked = with ? {source: param.id(:looked)} : find.readable&.parameter.to_h
         redirect to(at("gather", **looked, find: find.id, with:, **shown)), 303
       end
 
@@ -39,7 +39,7 @@ module Places
       # another number of them.
       # @raise [Magpie::Error]
       def as_shown(colours)
-        return colours if params[:saw].nil? || params[:saw] == colours.map { |each| each.colour.hex }.join(",")
+        return colours if param[:saw].nil? || param[:saw] == colours.map { |each| each.colour.hex }.join(",")
         raise Magpie::Error, "Another window has chosen other main colours meanwhile. Nothing was kept. Look, and do it again"
       end
     end

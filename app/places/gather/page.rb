@@ -8,9 +8,9 @@ module Places
       REMARKS = 5
 
       # @param desk [Frame::Desk]
-      # @param params [Hash] of the request
-      def initialize(desk, params)
-        @desk, @params = desk, params
+      # @param param [Frame::Asked] of the request
+      def initialize(desk, param)
+        @desk, @param = desk, param
       end
 
       def sources = @sources ||= @desk.rows.sources
@@ -21,7 +21,7 @@ module Places
       # @return [Find, nil]
       def find
         return @find if defined?(@find)
-        id = number(@params[:find] || @desk.hand.content&.find_id)
+        id = @param.given?(:find) ? @param.id(:find) : @desk.hand.content&.find_id.to_i
         @find = @desk.finds.find { |each| each.id == id } || (@desk.rows.finds(only: "id = :id", id:).first if id > 0)
       end
 
@@ -29,23 +29,23 @@ module Places
       # @return [Source, Artwork, nil]
       def looked
         return @looked if defined?(@looked)
-        asked = artworks.find { |each| each.id == number(@params[:artwork]) } || sources.find { |each| each.id == number(@params[:source]) }
+        asked = artworks.find { |each| each.id == @param.id(:artwork) } || sources.find { |each| each.id == @param.id(:source) }
         @looked = asked || [*sources, *artworks].find { |each| each == find&.readable } || sources.first
       end
 
       # Sources beside it.
       def compared
         return [] unless looked.is_a?(Source)
-        ids = with.split(",").map { |id| number(id) }
+        ids = @param.ids(:with, most: 20)
         @compared ||= sources.select { |each| ids.include?(each.id) && each != looked }.first(MOST_COMPARED - 1)
       end
 
-      def with = @params[:with].to_s
+      def with = @param.text(:with)
 
       # @return [Array<Shown>] the one in the middle first
       def shown = [looked, *compared].map { |each| Shown.new(self, each, @desk.choices) }
 
-      def about? = @params[:about] && looked.is_a?(Source)
+      def about? = @param[:about] && looked.is_a?(Source)
 
       # Finds of all pictures that are shown: beside each other they share their pins.
       def pins
@@ -90,15 +90,13 @@ module Places
         @seen[readable] ||= Seen.new(readable)
       end
 
-      def reading = @reading ||= ReadFind.new(self, find, @desk, @params[:stack].to_s)
+      def reading = @reading ||= ReadFind.new(self, find, @desk, @param.text(:stack))
 
       def main = @main ||= MainStrip.new(looked, seen(looked), @desk.choices)
 
       private
 
       def project = @desk.project
-
-      def number(text) = Integer(text.to_s, 10, exception: false) || 0
     end
   end
 end

@@ -4,34 +4,27 @@ module Places
     module Pictures
       def self.registered(app)
         app.post("/projects/:project/sources") do
-          came, failed = bring_in(Changes::BringInSource, kind: (params[:as] == "screen") ? "screen" : "picture")
+          came, failed = bring_in(Changes::BringInSource, kind: (param[:as] == "screen") ? "screen" : "picture")
           sentences = ["Brought in #{Magpie::Text.list(came.map(&:name))}"] if came.any?
           tell_what_came(sentences, failed, came.any? && at("gather", source: came.last.id))
         end
 
-        # One of several files that are brought in one after the other; the page that
-        # follows tells of all of them.
+        # One of several files that are brought in one after the other; the browser tells of
+        # all of them.
         app.post("/projects/:project/sources.json") do
           content_type :json
-          came, failed = bring_in(Changes::BringInSource, kind: (params[:as] == "screen") ? "screen" : "picture")
+          came, failed = bring_in(Changes::BringInSource, kind: (param[:as] == "screen") ? "screen" : "picture")
           JSON.generate(came: came.map { |each| {id: each.id, name: each.name} }, failed:)
-        end
-
-        app.get("/projects/:project/sources/arrived") do
-          came = project.sources.where(id: params[:came].to_s.split(",").map { |id| number(id) }).to_a
-          sentences = ["Brought in #{Magpie::Text.list(came.map(&:name))}"] if came.any?
-          failed = Array(params[:failed]).map { |words| Magpie::Text.name(words, longest: 300) }
-          tell_what_came(sentences, failed, at("gather", source: came.last&.id))
         end
 
         app.post("/projects/:project/sources/:source") do
           as_seen source.name, name: source.name, note: source.note
-          Changes::EditSource.perform(project, actor:, source:, name: params[:name], note: params[:note])
+          Changes::EditSource.perform(project, actor:, source:, name: param[:name], note: param[:note])
           go_back
         end
 
         app.post("/projects/:project/sources/:source/move") do
-          Changes::MoveSource.perform(project, actor:, source:, before: params[:before] && number(params[:before]), by: number(params[:by]))
+          Changes::MoveSource.perform(project, actor:, source:, before: (param.id(:before) if param.given?(:before)), by: param.whole(:by, -10_000..10_000, 0))
           go_back
         end
 
@@ -49,18 +42,18 @@ module Places
         end
 
         app.get("/projects/:project/sources/:source/better/:better") do
-          @page = Page.new(desk, params)
-          @better = Better.new(source, project.imports.find(number(params[:better])))
+          @page = Page.new(desk, param)
+          @better = Better.new(source, project.imports.find(param.id(:better)))
           place_page "gather", :better
         end
 
         app.get("/projects/:project/sources/:source/better/:better/picture") do
           content_type "image/png"
-          Better.new(source, project.imports.find(number(params[:better]))).picture.on_screen
+          Better.new(source, project.imports.find(param.id(:better))).picture.on_screen
         end
 
         app.post("/projects/:project/sources/:source/better/:better") do
-          Changes::ReplacePicture.perform(project, actor:, source:, file: project.imports.find(number(params[:better])))
+          Changes::ReplacePicture.perform(project, actor:, source:, file: project.imports.find(param.id(:better)))
           tell "#{source.name} has its better picture now"
           redirect to(at("gather", source: source.id)), 303
         end
@@ -89,11 +82,11 @@ module Places
         app.get("/projects/:project/:kind/:readable/main/:number.png") do
           cache_control :private, max_age: 3600
           content_type "image/png"
-          MainColours.new(seen, choices.main_colours).highlight(number(params[:number]))
+          MainColours.new(seen, choices.main_colours).highlight(param.whole(:number, 0..100))
         end
 
         app.post("/projects/:project/:kind/:readable/main/:number") do
-          main = MainColours.new(seen, choices.main_colours).to_a[number(params[:number])] or raise Magpie::Error, "There is no such main colour any more"
+          main = MainColours.new(seen, choices.main_colours).to_a[param.whole(:number, 0..100)] or raise Magpie::Error, "There is no such main colour any more"
           as_shown [main]
           taken Changes::TakeColour.perform(project, actor:, colour: main.colour, way: "main", readable:, share: main.share, x: main.at[0], y: main.at[1])
         end

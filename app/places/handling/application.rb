@@ -6,17 +6,17 @@ module Places
       lies_in "handling"
 
       post("/projects/:project/hand") do
-        content = if params[:swatch] then Hand::Content.of_swatch(swatch(params[:swatch]))
-        elsif params[:find] then Hand::Content.of_find(project.finds.find(number(params[:find])))
+        content = if param[:swatch] then Hand::Content.of_swatch(swatch)
+        elsif param[:find] then Hand::Content.of_find(project.finds.find(param.id(:find)))
         else
           colour = notation
           Hand::Content.new(name: Magpie::ColorName.suggest(colour), colour:)
         end
         take_in_hand content
-        touches "rack", "hand" if params[:stay] == "dress" && params[:to] == came_from
-        go_on unless params[:stay] == "palettes"
+        touches "rack", "hand" if param[:stay] == "dress" && param[:to] == came_from
+        go_on unless param[:stay] == "palettes"
         touches "side", "hand"
-        redirect to(at("palettes", swatch: content.swatch_id, open: params[:open].presence, side: params[:side])), 303
+        redirect to(at("palettes", swatch: content.swatch_id, open: param[:open].presence, side: param[:side])), 303
       end
 
       post("/projects/:project/hand/swap") do
@@ -27,12 +27,12 @@ module Places
       post("/projects/:project/keep") do
         content = held
         find = project.finds.find_by(id: content.find_id) if content.find_id
-        keep(group_to_keep_in("Choose a group to keep it in"), content.colour, name: params[:name], find:)
+        keep(group_to_keep_in("Choose a group to keep it in"), content.colour, name: param[:name], find:)
         go_back
       end
 
       post("/projects/:project/choices") do
-        choices.take(params)
+        choices.take(param.texts)
         go_on
       end
     end

@@ -17,20 +17,20 @@ module Places
       end
 
       post("/projects") do
-        project = Changes::StartProject.perform(actor:, name: params[:name], client: params[:client])
+        project = Changes::StartProject.perform(actor:, name: param[:name], client: param[:client])
         redirect to("/projects/#{project.id}/gather"), 303
       end
 
       get("/projects/:project") { redirect to(at("gather")), 303 }
 
       post("/projects/:project/surround") do
-        Changes::SetSurround.perform(project, actor:, surround: params[:surround])
+        Changes::SetSurround.perform(project, actor:, surround: param[:surround])
         go_back
       end
 
       # Nobody logs in; a name signs the changes that are made under it.
       post("/projects/:project/who") do
-        Visitor.name!(visitor, Magpie::Text.name(params[:who], longest: 60).presence)
+        Visitor.name!(visitor, Magpie::Text.name(param[:who], longest: 60).presence)
         go_back
       end
 
@@ -47,7 +47,7 @@ module Places
       end
 
       post("/projects/:project/undo") do
-        change = Changes::History.undo(project, params[:change] && number(params[:change]), actor:, saw: seen_version)
+        change = Changes::History.undo(project, (param.id(:change) if param.given?(:change)), actor:, saw: seen_version)
         tell "Undone: #{change.words}"
         go_back
       end

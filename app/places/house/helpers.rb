@@ -3,7 +3,7 @@ module Places
     # What the house's routes ask for.
     module Helpers
       # The version of the project that the form of undo or redo showed.
-      def seen_version = (number(params[:saw]) if params[:saw])
+      def seen_version = (param.id(:saw) if param[:saw])
     end
   end
 end

@@ -18,22 +18,22 @@ module Places
       get("/slice.png") do
         cache_control :private, max_age: 86_400
         content_type "image/png"
-        Magpie::Slice.new(params[:plane].to_s.to_sym, Float(params[:held].to_s, exception: false) || 0.0, **Helpers::SLICE).png
+        Magpie::Slice.new(param.text(:plane).to_sym, param.number(:held, 0, -1000..1000), **Helpers::SLICE).png
       end
 
       get("/nudge.json") do
         content_type :json
-        nudged = Magpie::Making::Nudge.apply(Magpie::Notation.parse(params[:notation]), params[:step].to_s.to_sym, size: asked(:size, 1.0, -72.0..72.0))
+        nudged = Magpie::Making::Nudge.apply(Magpie::Notation.parse(param.text(:notation)), param.text(:step).to_sym, size: param.number(:size, 1.0, -72.0..72.0))
         JSON.generate(notation: Magpie::Notation.write(nudged, :oklch))
       end
 
       # What can be made of the colour, one panel at a time.
       get("/projects/:project/mix/panels/:panel") do
-        panel = PANELS[params[:panel]] or raise ActiveRecord::RecordNotFound
-        colour, before = [params[:notation], params[:before]].map { |text| Magpie::Notation.parse(text.to_s) }
+        panel = PANELS[param[:panel]] or raise ActiveRecord::RecordNotFound
+        colour, before = [param[:notation], param[:before]].map { |text| Magpie::Notation.parse(text.to_s) }
         begin
-          @panel = panel.new(colour, before, desk, params)
-          erb params[:panel].to_sym, layout: false
+          @panel = panel.new(colour, before, desk, param)
+          erb param[:panel].to_sym, layout: false
         rescue Magpie::Error => error
           @problem = error.message.sub(/\A./, &:upcase)
           erb :problem, layout: false
@@ -41,22 +41,22 @@ module Places
       end
 
       post("/projects/:project/mix/group") do
-        colours = Array(params[:notations]).first(101).map { |text| Magpie::Notation.parse(text) }
-        group = Changes::KeepGroup.perform(project, actor:, palette: desk.palette_for_groups, name: params[:name], colours:, note: Magpie::Text.name(params[:note], longest: 120))
+        colours = param.list(:notations).first(101).map { |text| Magpie::Notation.parse(text) }
+        group = Changes::KeepGroup.perform(project, actor:, palette: desk.palette_for_groups, name: param[:name], colours:, note: Magpie::Text.name(param[:note], longest: 120))
         desk.keep_in group
         tell "Kept #{group.name} in #{group.palette.name}: #{count(colours.size, "swatch")}"
         go_back
       end
 
       post("/projects/:project/swatches/:swatch/tint") do
-        kept = Changes::KeepTint.perform(project, actor:, parent: swatch(params[:swatch]), percent: Float(params[:percent].to_s, exception: false) || 0.0)
+        kept = Changes::KeepTint.perform(project, actor:, parent: swatch, percent: param.number(:percent, 0, 0..100))
         tell "Kept #{kept.name}. It follows its swatch"
         go_back
       end
 
       # Several notations pasted at once: each becomes a find, or none.
       post("/projects/:project/notations") do
-        lines = params[:text].to_s[0, 20_000].lines.map(&:strip).reject(&:empty?)
+        lines = param.text(:text)[0, 20_000].lines.map(&:strip).reject(&:empty?)
         raise Magpie::Error, "#{lines.size} lines at once: the limit is 200" if lines.size > 200
         colours = lines.each.with_index(1).map do |line, number|
           Magpie::Notation.parse(line)
@@ -70,7 +70,7 @@ module Places
 
       post("/projects/:project/swatches/:swatch/change") do
         colour = notation
-        changed = Changes::ChangeSwatch.perform(project, actor:, swatch: swatch(params[:swatch]), colour:, definition: Magpie::Text.name(params[:notation]), before: params[:before].to_s, bring_along: params[:bring_along] == "1", why: params[:why])
+        changed = Changes::ChangeSwatch.perform(project, actor:, swatch: swatch, colour:, definition: Magpie::Text.name(param[:notation]), before: param.text(:before), bring_along: param.on?(:bring_along), why: param[:why])
         places = Reach.of(actor, [changed.id]).values.sum
         tell "#{changed.name} is #{changed.hex} now#{", in #{count(places, "place")}" if changed.shared}"
         go_on

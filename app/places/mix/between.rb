@@ -8,7 +8,7 @@ module Places
       # @return [Chip, nil] nil begins with the colour before
       def from
         return @from if defined?(@from)
-        @from = chosen(:from) || (swatches.find { |each| each.hex != colour.hex } if @params[:from].nil? && before.hex == colour.hex)
+        @from = chosen(:from) || (swatches.find { |each| each.hex != colour.hex } if @param[:from].nil? && before.hex == colour.hex)
       end
 
       def over = defined?(@over) ? @over : @over = chosen(:over)

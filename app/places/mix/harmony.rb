@@ -9,9 +9,9 @@ module Places
       # @!attribute x, y [Float] on the wheel, its middle at 0, 0
       Member = Struct.new(:colour, :x, :y, :base)
 
-      def rule = RULES.key?(@params[:rule].to_s.to_sym) ? @params[:rule].to_sym : :split
+      def rule = RULES.key?(@param.text(:rule).to_sym) ? @param[:rule].to_sym : :split
 
-      def wheel = (@params[:wheel] == "painter") ? :painter : :light
+      def wheel = (@param[:wheel] == "painter") ? :painter : :light
 
       # Degrees.
       def spread = asked(:spread, 30, 1..90)

@@ -7,7 +7,7 @@ module Places
       # Points of a track that are tried for what the screen shows.
       TRIED = 32
 
-      def plane = Frame::Choices::PLANES.key?(params[:plane].to_s) ? params[:plane].to_sym : :chroma_lightness
+      def plane = Frame::Choices::PLANES.key?(param.text(:plane)) ? param[:plane].to_sym : :chroma_lightness
 
       # What the sheet asks for while something is dragged.
       def mix_answer(colour, plane)

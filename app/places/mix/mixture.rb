@@ -19,7 +19,7 @@ module Places
       end
 
       # The one asked for, or the first that differs.
-      def other = @other ||= others.find { |each| each.key == @params[:other] } || others.find { |each| each.colour.hex != colour.hex } || others.first
+      def other = @other ||= others.find { |each| each.key == @param[:other] } || others.find { |each| each.colour.hex != colour.hex } || others.first
 
       # Per cent of the other.
       def share = asked(:share, 50, 0..100)

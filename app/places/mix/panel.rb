@@ -11,10 +11,10 @@ module Places
       # @param colour [Magpie::Color] as it is now
       # @param before [Magpie::Color] as it was when the sheet was opened
       # @param desk [Frame::Desk]
-      # @param params [Hash] of the request
+      # @param param [Frame::Asked] of the request
       # @raise [Magpie::Error]
-      def initialize(colour, before, desk, params)
-        @colour, @before, @desk, @params = colour, before, desk, params
+      def initialize(colour, before, desk, param)
+        @colour, @before, @desk, @param = colour, before, desk, param
         prepare
       end
 
@@ -28,9 +28,9 @@ module Places
 
       # "swatch-12", as the panels' fields name one.
       # @return [Chip, nil]
-      def chosen(name) = swatches.find { |each| "swatch-#{each.id}" == @params[name] }
+      def chosen(name) = swatches.find { |each| "swatch-#{each.id}" == @param[name] }
 
-      def asked(...) = Frame::Asked.number(@params, ...)
+      def asked(...) = @param.number(...)
 
       def suggested = Magpie::ColorName.suggest(colour)
     end

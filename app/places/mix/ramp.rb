@@ -31,13 +31,13 @@ module Places
       def prepare
         @given = read
         @colours = Magpie::Making::Ramp.new(colour, **@given).colours
-        @adjusted = @params[:adjusted].to_s.split(";").filter_map { |part| part.match(/\A(\d+)=(.{1,60})\z/)&.captures }.to_h
+        @adjusted = @param.text(:adjusted).split(";").filter_map { |part| part.match(/\A(\d+)=(.{1,60})\z/)&.captures }.to_h
         adjust
       end
 
       def read
         lightness = colour.in(:oklch)[0]
-        course = @params[:course].to_s.to_sym
+        course = @param.text(:course).to_sym
         {darker: asked(:darker, 3, 0..8).round, lighter: asked(:lighter, 3, 0..8).round,
          darkest: [asked(:darkest, 25, 0..100) / 100, lightness].min, lightest: [asked(:lightest, 95, 0..100) / 100, lightness].max,
          turn_dark: asked(:turn_dark, 0, -90..90), turn_light: asked(:turn_light, 0, -90..90),

@@ -16,7 +16,7 @@ module Places
 
       # The swatch that a tint can be tied to.
       # @return [Chip, nil]
-      def parent = (@parent ||= swatches.find { |each| each.id.to_s == @params[:swatch] } if @params[:swatch])
+      def parent = (@parent ||= swatches.find { |each| each.id.to_s == @param[:swatch] } if @param[:swatch])
     end
   end
 end

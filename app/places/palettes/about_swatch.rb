@@ -26,10 +26,10 @@ module Places
 
       attr_reader :swatch
 
-      # @param params [Hash] of the request
+      # @param param [Frame::Asked] of the request
       # @param swatch [Swatch]
-      def initialize(params, swatch)
-        @params, @swatch = params, swatch
+      def initialize(param, swatch)
+        @param, @swatch = param, swatch
       end
 
       def state = "#{swatch.shared ? "shared" : "loose: applying it copies its value"}#{", locked" if swatch.locked}"
@@ -41,13 +41,13 @@ module Places
       def crop = ([find.x, find.y].join("-") if find.readable && find.x)
 
       # @return [Again, nil] where it was asked for
-      def again = (@again ||= Again.new(Changes::Reading.again(find), swatch) if @params[:again] && find&.pixels?)
+      def again = (@again ||= Again.new(Changes::Reading.again(find), swatch) if @param[:again] && find&.pixels?)
 
       # @return [Conflict, nil]
       def conflict
-        return unless @params[:mine]
-        field = @params[:field].to_s
-        Conflict.new(field, (swatch[field] if Changes::EditSwatch::FIELDS.key?(field.to_sym)), @params[:mine])
+        return unless @param[:mine]
+        field = @param.text(:field)
+        Conflict.new(field, (swatch[field] if Changes::EditSwatch::FIELDS.key?(field.to_sym)), @param[:mine])
       end
 
       # @return [Array<Past>]

@@ -4,9 +4,9 @@ module Places
     class Acting
       # @param selected [Array<Swatch>]
       # @param choices [Frame::Choices]
-      # @param params [Hash] of the request
-      def initialize(project, actor, selected, choices, params)
-        @project, @actor, @selected, @choices, @params = project, actor, selected, choices, params
+      # @param param [Frame::Asked] of the request
+      def initialize(project, actor, selected, choices, param)
+        @project, @actor, @selected, @choices, @param = project, actor, selected, choices, param
       end
 
       DOES = %w[lock unlock loosen fill order rename].freeze
@@ -37,18 +37,18 @@ module Places
       end
 
       def fill
-        steps = Integer(@params[:steps], 10, exception: false).to_i.clamp(0, 40) if @params[:steps]
+        steps = @param.number(:steps, 0, 0..40).to_i if @param.given?(:steps)
         change(Changes::FillGaps, grid: @choices[:view] == "grid", steps:)
         "Filled the gaps between #{number}"
       end
 
       def order
-        change(Changes::OrderSwatches, key: @params[:key].to_s)
-        "Ordered #{number} by #{@params[:key]}"
+        change(Changes::OrderSwatches, key: @param.text(:key))
+        "Ordered #{number} by #{@param[:key]}"
       end
 
       def rename
-        change(Changes::RenameSwatches, pattern: @params[:pattern])
+        change(Changes::RenameSwatches, pattern: @param[:pattern])
         "Renamed #{number}"
       end
 

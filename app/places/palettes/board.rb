@@ -5,13 +5,13 @@ module Places
     module Board
       def self.registered(app)
         app.get("/projects/:project/palettes") do
-          @page = Page.new(desk, params)
+          @page = Page.new(desk, param)
           place_page "palettes", :page
         end
 
         # Measured after the page has come: all pairs of a large palette take a moment.
         app.get("/projects/:project/palettes/:palette/health") do
-          @page = HealthPage.new(actor, actor.palettes.includes(groups: :swatches).find(number(params[:palette])))
+          @page = HealthPage.new(actor, actor.palettes.includes(groups: :swatches).find(param.id(:palette)))
           erb :health, layout: false
         end
 
@@ -29,14 +29,14 @@ module Places
         end
 
         app.post("/projects/:project/palettes/:palette/groups") do
-          desk.keep_in Changes::AddGroup.perform(project, actor:, palette:, name: params[:name])
+          desk.keep_in Changes::AddGroup.perform(project, actor:, palette:, name: param[:name])
           go_back
         end
 
         app.post("/projects/:project/groups/:group") do
-          by = {"up" => -1, "down" => 1}[params[:move]]
+          by = {"up" => -1, "down" => 1}[param[:move]]
           as_seen group.name, name: group.name, note: group.note
-          Changes::EditGroup.perform(project, actor:, group:, name: params[:name], note: params[:note], by:)
+          Changes::EditGroup.perform(project, actor:, group:, name: param[:name], note: param[:note], by:)
           go_back
         end
 
@@ -48,18 +48,18 @@ module Places
         end
 
         app.post("/projects/:project/swatches/:swatch/edit") do
-          fields = params.slice(*Changes::EditSwatch::FIELDS.keys.map(&:to_s)).to_h.transform_keys(&:to_sym)
-          saw = fields.keys.to_h { |field| [field, params["saw_#{field}"]] }.compact
-          Changes::EditSwatch.perform(project, actor:, swatch: swatch(params[:swatch]), fields:, saw:)
+          fields = param.texts(Changes::EditSwatch::FIELDS.keys).transform_keys(&:to_sym)
+          saw = fields.keys.to_h { |field| [field, param["saw_#{field}"]] }.compact
+          Changes::EditSwatch.perform(project, actor:, swatch: swatch, fields:, saw:)
           go_on
         end
 
         # Puts a value back that it had, or brings it where it should be.
         app.post("/projects/:project/swatches/:swatch/restore") do
-          changed = swatch(params[:swatch])
-          colour = params[:change] ? PastValues.colour(changed, number(params[:change])) : Magpie::Notation.parse(params[:notation])
+          changed = swatch
+          colour = param[:change] ? PastValues.colour(changed, param.id(:change)) : Magpie::Notation.parse(param.text(:notation))
           raise Magpie::Error, "#{changed.name} has no such value in its history" unless colour
-          Changes::ChangeSwatches.perform(project, actor:, colours: {changed => colour}, saw: {changed => params[:before].to_s}, what: "#{params[:what].to_s.empty? ? "Changed" : Magpie::Text.name(params[:what], longest: 60)} #{changed.name} from #{changed.hex} to #{colour.hex}", why: params[:why])
+          Changes::ChangeSwatches.perform(project, actor:, colours: {changed => colour}, saw: {changed => param.text(:before)}, what: "#{param.text(:what).empty? ? "Changed" : Magpie::Text.name(param[:what], longest: 60)} #{changed.name} from #{changed.hex} to #{colour.hex}", why: param[:why])
           tell "#{changed.name} is #{colour.hex} now"
           go_on
         end
@@ -67,13 +67,13 @@ module Places
         # A colour from the hand, onto an empty slot.
         app.post("/projects/:project/put") do
           content = held
-          id, slot = params[:slot].to_s.split(":").map { |text| number(text) }
+          id, slot = param.text(:slot).split(":").map { |text| Frame::Asked.id(text) }
           kept = keep(group(id), content.colour, slot:, find: content.find_id && project.finds.find_by(id: content.find_id))
           redirect to(palettes_at(swatch: kept.id)), 303
         end
 
         app.post("/projects/:project/paints") do
-          made = Changes::KeepPaint.perform(project, actor:, paint: InkForm.read(params, actor), group: params[:group] && group, swatch: params[:swatch] && swatch(params[:swatch]), name: params[:name].to_s)
+          made = Changes::KeepPaint.perform(project, actor:, paint: InkForm.read(param, actor), group: param[:group] && group, swatch: param[:swatch] && swatch, name: param.text(:name))
           tell "#{made.name} is kept in #{made.group.name}"
           redirect to(palettes_at(swatch: made.id, do: nil)), 303
         end

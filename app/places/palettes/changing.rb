@@ -5,8 +5,8 @@ module Places
       ARTWORKS = 8
 
       # @param chosen [Array<Swatch>]
-      def initialize(actor, chosen, params)
-        @chosen, @params = chosen, params
+      def initialize(actor, chosen, param)
+        @chosen, @param = chosen, param
         @reach = Reach.new(actor, chosen.map(&:id), most: ARTWORKS)
       end
 
@@ -21,7 +21,7 @@ module Places
       # What keeps a drawing as it is while its custom properties move.
       def values_before = @chosen.map { |swatch| "#{swatch.variable}:#{swatch.hex}" }.join(";")
 
-      def shift = ShiftForm.new("selection", @chosen.count { |swatch| !swatch.locked && !swatch.paint }, @params)
+      def shift = ShiftForm.new("selection", @chosen.count { |swatch| !swatch.locked && !swatch.paint }, @param)
     end
   end
 end

@@ -4,14 +4,14 @@ module Places
     module Helpers
       # The page of Palettes with other parameters, of those that say what is shown.
       def palettes_at(**changed)
-        shown = {swatch: params[:swatch], open: params[:open].presence, side: params[:side]}
+        shown = {swatch: param[:swatch], open: param[:open].presence, side: param[:side]}
         at("palettes", **shown, **changed)
       end
 
       # A palette or group is found wherever in the house it is.
-      def palette = @palette ||= actor.palette(number(params[:palette]))
+      def palette = @palette ||= actor.palette(param.id(:palette))
 
-      def group(id = params[:group]) = actor.group(number(id))
+      def group(id = param.id(:group)) = actor.group(id)
 
       # What is selected stands in the hand where chips are.
       def hand_middle = @page.is_a?(Page) ? [:chosen, *super] : super
@@ -20,7 +20,7 @@ module Places
       # @raise [Magpie::Error] when it names none that is there
       def selected
         @selected ||= begin
-          ids = params[:ids].to_s.split(",").first(20_000).map { |id| number(id) }.uniq
+          ids = param.ids(:ids, most: 20_000)
           choices.select(ids) unless choices.selected == ids
           Selected.of(actor, ids).tap { |found| raise Magpie::Error, "Select swatches first: click one, hold Ctrl or Shift for more" if found.empty? }
         end
@@ -31,13 +31,13 @@ module Places
 
       # The shift that was asked for, and what it makes of those that can be given a value.
       def shifting
-        @shifting ||= Shifting.new(params, Selected.of(actor, shifted_ids))
+        @shifting ||= Shifting.new(param, Selected.of(actor, shifted_ids))
       end
 
       # Those that are selected, or all of the palette at the side.
       def shifted_ids
-        return choices.selected if params[:scope] == "selection"
-        at_side = Page.new(desk, params).palette or raise ActiveRecord::RecordNotFound
+        return choices.selected if param[:scope] == "selection"
+        at_side = Page.new(desk, param).palette or raise ActiveRecord::RecordNotFound
         at_side.chips.map(&:id)
       end
     end

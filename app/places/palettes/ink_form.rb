@@ -13,19 +13,19 @@ module Places
       # What a form of it sends.
       # @return [Magpie::Palette::Compound]
       # @raise [Magpie::Error]
-      def self.read(params, actor)
-        offsets, inks = Array(params[:offsets]), Array(params[:inks]).first(MOST)
+      def self.read(param, actor)
+        offsets, inks = param.list(:offsets), param.list(:inks).first(MOST)
         inks = inks.each_with_index.map { |text, index| ink(text, offsets[index], index.fdiv([inks.size - 1, 1].max), actor) }
-        number = ->(name) { Float(params[name].to_s, exception: false) }
-        Magpie::Palette::Compound.new(form: params[:shape].to_s, angle: number.call(:angle), size: number.call(:size) || SIZE.to_f, inks:).checked
+        angle, size = [[:angle, nil], [:size, SIZE.to_f]].map { |name, usual| param.given?(name) ? param.exactly(name) : usual }
+        Magpie::Palette::Compound.new(form: param.text(:shape), angle:, size:, inks:).checked
       end
 
       # @param text [String] "s12" follows a swatch, anything else is a colour
       # @param offset [String, nil] per cent
       # @param usual [Float] 0..1, where none is given
       def self.ink(text, offset, usual, actor)
-        followed = actor.swatch(Integer(text[1..], 10, exception: false) || 0) if text.start_with?("s")
-        given = Float(offset.to_s, exception: false)
+        followed = actor.swatch(Frame::Asked.id(text[1..])) if text.start_with?("s")
+        given = Float(offset) if offset.to_s.match?(Frame::Asked::NUMBER)
         Magpie::Palette::Compound::Ink.new(colour: followed&.colour || Magpie::Notation.parse(text), reference: followed&.id, offset: given ? given / 100 : usual)
       end
 

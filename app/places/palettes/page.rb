@@ -8,12 +8,12 @@ module Places
       # A chip's places are told below it only where there is room.
       NARROW = 60
 
-      attr_reader :desk, :params
+      attr_reader :desk, :param
 
       # @param desk [Frame::Desk]
-      # @param params [Hash] of the request
-      def initialize(desk, params)
-        @desk, @params = desk, params
+      # @param param [Frame::Asked] of the request
+      def initialize(desk, param)
+        @desk, @param = desk, param
       end
 
       def choices = desk.choices
@@ -31,12 +31,12 @@ module Places
       # @return [Swatch, nil]
       def swatch
         return @swatch if defined?(@swatch)
-        id = number(params[:swatch])
+        id = param.id(:swatch)
         @swatch = (desk.actor.swatches.includes(:group).find(id) if desk.shown_chips.any? { |each| each.id == id })
       end
 
       # @return [String, nil] one of TASKS
-      def task = (params[:do] if TASKS.include?(params[:do]))
+      def task = (param[:do] if TASKS.include?(param[:do]))
 
       # What the task is about; without one, the swatch.
       # @return [Array<Swatch>]
@@ -51,33 +51,33 @@ module Places
       # The values of the task's panel.
       def panel
         @panel ||= case task
-        when "share" then Share.new(desk.actor, chosen, params)
+        when "share" then Share.new(desk.actor, chosen, param)
         when "remove" then Removal.new(desk.actor, chosen, desk.shown_chips)
-        when "change" then Changing.new(desk.actor, chosen, params)
+        when "change" then Changing.new(desk.actor, chosen, param)
         when "blend" then Blending.new(desk.actor, chosen)
-        when "ramp" then Through.new(chosen, params)
+        when "ramp" then Through.new(chosen, param)
         when "text" then AsText.new(chosen, choices)
         end
       end
 
       # "swatch" or "palette".
-      def side = params[:side] || (swatch ? "swatch" : "palette")
+      def side = param[:side] || (swatch ? "swatch" : "palette")
 
       # The palette that the side is about.
       # @return [ShownPalette, nil]
       def palette
         found = ->(id) { palettes.find { |each| each.id == id } }
-        found.call(number(params[:palette])) || (swatch && found.call(swatch.group.palette_id)) || palettes.first
+        found.call(param.id(:palette)) || (swatch && found.call(swatch.group.palette_id)) || palettes.first
       end
 
-      def about_swatch = @about_swatch ||= AboutSwatch.new(params, swatch)
+      def about_swatch = @about_swatch ||= AboutSwatch.new(param, swatch)
 
       # @param swatch [Swatch, nil] a gradient or pattern; nil makes a new one
       def inks_of(swatch) = InkForm.new(desk, swatch)
 
       # The sliders of a shift.
       # @param scope [String, nil] "selection"; nil is the whole palette
-      def shift(scope, number) = ShiftForm.new(scope, number, params)
+      def shift(scope, number) = ShiftForm.new(scope, number, param)
 
       # Places that follow a swatch.
       def reach_of(id)
@@ -94,8 +94,6 @@ module Places
       private
 
       def following = @following ||= Reach.in_palettes(desk.actor, desk.shown_palettes)
-
-      def number(text) = Integer(text.to_s, 10, exception: false) || 0
     end
   end
 end

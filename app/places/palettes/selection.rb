@@ -7,69 +7,69 @@ module Places
 
       def self.registered(app)
         app.post("/projects/:project/selection") do
-          done = params[:do].to_s
-          if Page::TASKS.include?(done) && !params[:now]
+          done = param.text(:do)
+          if Page::TASKS.include?(done) && !param[:now]
             selected
-            redirect to(palettes_at(swatch: selected.first.id, do: done, side: nil, **Shifting.asked(params))), 303
+            redirect to(palettes_at(swatch: selected.first.id, do: done, side: nil, **Shifting.asked(param))), 303
           end
-          tell Acting.new(project, actor, selected, choices, params).perform(done)
+          tell Acting.new(project, actor, selected, choices, param).perform(done)
           redirect to(palettes_at), 303
         end
 
         # All that are like one, wherever they stand in the project's palettes.
         app.get("/projects/:project/selection/like.json") do
           content_type :json
-          colour = swatch(params[:swatch]).colour
+          colour = swatch.colour
           JSON.generate(ids: Magpie::Library::Nearest.of(desk.shown_chips).to(colour, within: ALIKE).map { |each, _| each.id })
         end
 
         app.post("/projects/:project/selection/share") do
-          change = Changes::ShareSwatches.perform(project, actor:, swatches: selected, ticks: Array(params[:ticks]), limit: Float(params[:limit].to_s, exception: false) || 0.0)
+          change = Changes::ShareSwatches.perform(project, actor:, swatches: selected, ticks: param.list(:ticks), limit: param.number(:limit, 0, Candidates::LIMITS))
           tell "#{(selected.size == 1) ? "#{selected.first.name} is" : "#{selected.size} swatches are"} shared now#{", #{count(change.linked, "place")} linked" if change.linked > 0}"
           go_on palettes_at(swatch: selected.first.id)
         end
 
         app.post("/projects/:project/selection/move") do
-          close = params[:close] == "1"
-          slot = number(params[:slot]).then { |at| at if at > 0 }
-          to = Changes::MoveSwatches.perform(project, actor:, swatches: selected, group:, slot:, copy: params[:copy] == "1", close:)
-          tell "#{(params[:copy] == "1") ? "Copied" : "Moved"} #{selected_in_words} to #{to.name}"
+          close = param.on?(:close)
+          slot = param.whole(:slot, 0..100_000, 0).then { |at| at if at > 0 }
+          to = Changes::MoveSwatches.perform(project, actor:, swatches: selected, group:, slot:, copy: param.on?(:copy), close:)
+          tell "#{param.on?(:copy) ? "Copied" : "Moved"} #{selected_in_words} to #{to.name}"
           redirect to(palettes_at(swatch: selected.first.id)), 303
         end
 
         # One slot left or right in the run, or into the group above or below.
         app.post("/projects/:project/selection/nudge") do
-          Changes::NudgeSwatches.perform(project, actor:, swatches: selected, way: params[:way].to_s, grid: choices[:view] == "grid")
+          Changes::NudgeSwatches.perform(project, actor:, swatches: selected, way: param.text(:way), grid: choices[:view] == "grid")
           redirect to(palettes_at), 303
         end
 
         app.post("/projects/:project/selection/grid") do
-          by = [number(params[:across]), number(params[:down])]
+          by = [:across, :down].map { |way| param.whole(way, -10_000..10_000, 0) }
           slots = selected.first.group.palette.grid
           Changes::PutOnGrid.perform(project, actor:, slots: selected.to_h { |each| [each, slots.fetch(each.id) { raise Magpie::Error, "They are not all of one palette" }.zip(by).map(&:sum)] })
           redirect to(palettes_at), 303
         end
 
         app.post("/projects/:project/selection/blend") do
-          kept = selected.find { |each| each.id == number(params[:keep]) } || selected.first
-          blend = params[:blend] == "1"
+          kept = selected.find { |each| each.id == param.id(:keep) } || selected.first
+          blend = param.on?(:blend)
           Changes::MergeSwatches.perform(project, actor:, kept:, others: selected.without(kept), blend:)
           tell "#{blend ? "Blended" : "Merged"} #{count(selected.size, "swatch")} into #{kept.name}. Every place followed"
           redirect to(palettes_at(swatch: kept.id)), 303
         end
 
         app.post("/projects/:project/selection/remove") do
-          wanted = params[:replace].is_a?(Hash) ? params[:replace] : {}
-          replacements = selected.to_h { |each| [each, wanted[each.id.to_s].to_s.empty? ? nil : swatch(wanted[each.id.to_s])] }
+          wanted = param.table(:replace)
+          replacements = selected.to_h { |each| [each, wanted[each.id.to_s].to_s.empty? ? nil : swatch(Frame::Asked.id(wanted[each.id.to_s]))] }
           Changes::RemoveSwatches.perform(project, actor:, swatches: selected, replacements:)
           tell "Removed #{selected_in_words}. No place lost its colour; Undo brings them back"
           redirect to(palettes_at(swatch: nil)), 303
         end
 
         app.post("/projects/:project/selection/ramp") do
-          steps = asked(:steps, 3, 0..40).to_i
+          steps = param.number(:steps, 3, 0..40).to_i
           colours = Magpie::Making::Between.steps(selected.map(&:colour), steps)
-          made = Changes::KeepGroup.perform(project, actor:, palette: selected.first.group.palette, name: params[:name], colours:, note: "Ramp through #{Magpie::Text.list(selected.first(3).map(&:name))}")
+          made = Changes::KeepGroup.perform(project, actor:, palette: selected.first.group.palette, name: param[:name], colours:, note: "Ramp through #{Magpie::Text.list(selected.first(3).map(&:name))}")
           desk.keep_in made
           tell "Kept #{made.name}: #{count(colours.size, "swatch")}"
           redirect to(palettes_at(swatch: made.swatches.first.id)), 303

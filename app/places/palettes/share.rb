@@ -7,10 +7,10 @@ module Places
       attr_reader :limit
 
       # @param chosen [Array<Swatch>]
-      # @param params [Hash] of the request
-      def initialize(actor, chosen, params)
+      # @param param [Frame::Asked] of the request
+      def initialize(actor, chosen, param)
         @chosen = chosen
-        @limit = Frame::Asked.number(params, :limit, NEAR, Candidates::LIMITS)
+        @limit = param.number(:limit, NEAR, Candidates::LIMITS)
         @candidates = Candidates.of(actor, chosen, limit: @limit)
       end
 

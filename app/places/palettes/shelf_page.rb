@@ -12,13 +12,13 @@ module Places
       Item = Struct.new(:palette, :size, :groups, :strip, :found, :more, :used, keyword_init: true)
 
       # @param desk [Frame::Desk]
-      # @param params [Hash] of the request
-      def initialize(desk, params)
-        @desk, @params = desk, params
+      # @param param [Frame::Asked] of the request
+      def initialize(desk, param)
+        @desk, @param = desk, param
       end
 
       # What is looked for.
-      def sought = @params[:find].to_s
+      def sought = @param.text(:find)
 
       def sought? = !sought.strip.empty?
 
@@ -26,10 +26,10 @@ module Places
       # @return [Integer, nil] ΔE00
       def near = (FoundPalettes::LIKE.round if Magpie::Notation.try(sought))
 
-      def archived? = !@params[:archived].nil?
+      def archived? = !@param[:archived].nil?
 
       # @return [Array<Item>]
-      def items = @items ||= FoundPalettes.new(@desk.actor, @params[:find], archived: archived?).to_h.map { |palette, found| item(palette, found) }
+      def items = @items ||= FoundPalettes.new(@desk.actor, @param[:find], archived: archived?).to_h.map { |palette, found| item(palette, found) }
 
       # Can they be put in another order?
       def ordered? = @desk.palettes.size > 1
@@ -37,7 +37,7 @@ module Places
       # @return [AboutPalette, nil]
       def about
         return @about if defined?(@about)
-        palette = @desk.actor.palettes.includes(groups: :swatches).find_by(id: Integer(@params[:palette].to_s, 10, exception: false) || 0)
+        palette = @desk.actor.palettes.includes(groups: :swatches).find_by(id: @param.id(:palette))
         @about = palette && AboutPalette.new(palette, @desk)
       end
 

@@ -10,14 +10,14 @@ module Places
       # @!attribute number [Integer] of swatches that it can change
       attr_reader :scope, :number
 
-      def initialize(scope, number, params)
-        @scope, @number, @params = scope, number, params
+      def initialize(scope, number, param)
+        @scope, @number, @param = scope, number, param
       end
 
       def sliders
         NAMES.map do |name, (label, unit)|
           range = Magpie::Palette::Shift::RANGES[name]
-          Slider.new(name, label, unit, range.begin, range.end, (Float(@params[name].to_s, exception: false) || 0).to_i.clamp(range.begin, range.end))
+          Slider.new(name, label, unit, range.begin, range.end, @param.number(name, 0, range).to_i)
         end
       end
     end

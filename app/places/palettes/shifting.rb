@@ -2,17 +2,17 @@ module Places
   module Palettes
     # A shift that is asked for: of a palette, or of what is selected.
     class Shifting
-      # @param params [Hash] of the request
+      # @param param [Frame::Asked] of the request
       # @param swatches [Array<Swatch>] what it is about
-      def initialize(params, swatches)
-        @params, @swatches = params, swatches
+      def initialize(param, swatches)
+        @param, @swatches = param, swatches
       end
 
       # @raise [Magpie::Error]
-      def shift = @shift ||= Magpie::Palette::Shift.new(**Magpie::Palette::Shift::RANGES.keys.to_h { |name| [name, Float(@params[name].to_s, exception: false) || 0.0] })
+      def shift = @shift ||= Magpie::Palette::Shift.new(**Magpie::Palette::Shift::RANGES.keys.to_h { |name| [name, @param.given?(name) ? @param.exactly(name) : 0.0] })
 
       # What the sliders stood at, for a page that goes on from there.
-      def self.asked(params) = Magpie::Palette::Shift::RANGES.keys.to_h { |name| [name, params[name]] }.reject { |_, amount| amount.nil? || amount == "0" }
+      def self.asked(param) = Magpie::Palette::Shift::RANGES.keys.to_h { |name| [name, param[name]] }.reject { |_, amount| amount.nil? || amount == "0" }
 
       # What it makes of those that can be given a value.
       # @return [Hash{Swatch => Magpie::Color}]
@@ -27,7 +27,7 @@ module Places
 
       private
 
-      def what = (@params[:scope] == "selection") ? Magpie::Text.count(colours.size, "swatch") : @swatches.first&.group&.palette&.name
+      def what = (@param[:scope] == "selection") ? Magpie::Text.count(colours.size, "swatch") : @swatches.first&.group&.palette&.name
     end
   end
 end

@@ -3,9 +3,9 @@ module Places
     # A ramp through several swatches, in steps that are even by ΔE.
     class Through
       # @param chosen [Array<Swatch>]
-      # @param params [Hash] of the request
-      def initialize(chosen, params)
-        @chosen, @params = chosen, params
+      # @param param [Frame::Asked] of the request
+      def initialize(chosen, param)
+        @chosen, @param = chosen, param
       end
 
       # From one swatch the ramp builder of Mix makes one.
@@ -19,7 +19,7 @@ module Places
       def names = Magpie::Text.list(anchors.first(6).map(&:name))
 
       # Between the first and the last.
-      def steps = Frame::Asked.number(@params, :steps, 3, 0..40).to_i
+      def steps = @param.number(:steps, 3, 0..40).to_i
 
       def colours = @colours ||= (anchors.size > 1) ? Magpie::Making::Between.steps(anchors.map(&:colour), steps) : []
 

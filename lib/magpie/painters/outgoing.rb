@@ -1,3 +1,5 @@
+require "nokogiri"
+
 module Magpie
   module Painters
     # The last look at a drawing that leaves the house: nothing in it may run, or ask for

@@ -1,0 +1,54 @@
+require "support/odd_requests"
+
+# REQUESTS and SEED: see bin/fuzz.
+RSpec.describe App, "when it is asked for anything at all" do
+  def app = described_class
+
+  batch = 400 # requests, after which everything is as it was
+  count, seed = Integer(ENV.fetch("REQUESTS", "400")), Integer(ENV.fetch("SEED") { rand(1_000_000) })
+
+  # Something of everything that addresses name.
+  def furnish
+    project = new_project
+    bring_in_poster(project)
+    kept = keep(project, "Ember", "#E46F58")
+    keep(project, "Moor", "#121720")
+    share(project, kept)
+    source = Changes::BringInSource.perform(project, actor:, name: "dusk.png", bytes: flat_picture(20, 12, [226, 112, 90]).pngsave_buffer)
+    Changes::TakeReading.perform(project, actor:, readable: source, aim: Aim.new(way: "square", x: 3, y: 3, size: 5))
+    Changes::OpenFile.palette(project, actor:, name: "dusk.tokens.json", bytes: Magpie::Formats::Tokens.write(project.palettes.first.value))
+    project
+  end
+
+  def token = get("/projects/#{Project.first.id}/palettes").body[/name="authenticity_token" value="([^"]+)"/, 1] || get("/").body[/name="authenticity_token" value="([^"]+)"/, 1]
+
+  # As a browser would send it, or nearly.
+  def send_one(odd, given)
+    fields = (odd.verb == "POST") ? {"authenticity_token" => given, "once" => SecureRandom.hex(8), **odd.fields} : odd.fields
+    request(odd.path, {method: odd.verb, params: fields, **odd.headers})
+  rescue ArgumentError, TypeError, URI::InvalidURIError
+    nil # what cannot even be written down as a request
+  end
+
+  (0...count).step(batch).each do |first|
+    it "answers odd requests, #{batch} of SEED=#{seed + first}, none of them with 500" do
+      random = Random.new(seed + first)
+      odd = OddRequests.new(random)
+      furnish
+      given, answers = token, Hash.new(0)
+      [batch, count - first].min.times do |number|
+        asked = odd.one
+        if random.rand < 0.08
+          post "/actions", odd.actions, {"CONTENT_TYPE" => "application/json", "HTTP_X_CSRF_TOKEN" => given}
+        else
+          send_one(asked, given)
+        end
+        answers[last_response.status] += 1
+        expect(last_response.status).not_to eq(500), "request #{number} of SEED=#{seed + first}: #{asked.inspect[0, 600]}"
+        expect(last_response.headers).to include("content-security-policy", "x-content-type-options")
+        expect(last_response.headers["location"].to_s).to match(%r{\A(http://example\.org/[^\r\n]*)?\z})
+      end
+      expect(answers.keys - [200, 303, 400, 404, 422]).to be_empty
+    end
+  end
+end
