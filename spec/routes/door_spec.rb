@@ -57,7 +57,7 @@ RSpec.describe App, "at the door" do
       request path, method: verb
       expect([last_response.status, last_response.headers["content-security-policy"].nil?]).to eq([status, false]), path[0, 40]
     end
-    post "/projects/#{project.id}/sources", "--x\r\ncontent-disposition: form-data; name=\"files[]\"; filename=\"a.png\"\r\n\r\nhalf a f", {"CONTENT_TYPE" => "multipart/form-data; boundary=x"}
+    post "/projects/#{project.id}/sources", "--x\r\ncontent-disposition: form-data; name=\"files[]\"; filename=\"a.png\"\r\n\r\nhalf a f", {"CONTENT_TYPE" => "multipart/form-data; boundary=x", "HTTP_X_CSRF_TOKEN" => token}
     expect(last_response.status).to eq 400
   end
 
