@@ -20,7 +20,10 @@ module Magpie
     CELLS = 2 # ready at once, for each process that has work for them
 
     # The cell died of its work.
-    class Broken < Error; end
+    class Broken < Error
+      # @return [String, nil] the mistake of ours that it made, for the log
+      attr_accessor :mistake
+    end
 
     @lock = Mutex.new
 

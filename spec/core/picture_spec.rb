@@ -174,6 +174,15 @@ RSpec.describe Magpie::Picture do
   end
 
   describe "bad files" do
+    it "finds damage in pictures of any size, and calls no pixel black for it" do
+      image = noise_picture(24, 16, [120, 130, 140], 40)
+      [image.pngsave_buffer, image.tiffsave_buffer(compression: :deflate)].each do |bytes|
+        cut = bytes.byteslice(0, bytes.bytesize * 2 / 3)
+        changed = bytes.dup.tap { |each| [0, 9].each { |at| each.setbyte(each.bytesize / 2 + at, each.getbyte(each.bytesize / 2 + at) ^ 0xFF) } }
+        [cut, changed].each { |each| expect { described_class.read(each, name: "dusk.png") }.to raise_error(Magpie::Error, /\Adusk.png is damaged/) }
+      end
+    end
+
     it "says what each is" do
       jpeg = noise_picture(300, 200, [90, 90, 90], 40).jpegsave_buffer
       {

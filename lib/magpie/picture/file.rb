@@ -52,9 +52,9 @@ module Magpie
       def decode(format)
         header = ::Vips::Image.public_send(format.loader, @bytes)
         check_size(header)
-        upright = ::Vips::Image.public_send(format.loader, @bytes, fail_on: :truncated).autorot
-        upright.avg # decodes it all, so that damage shows now and not in some later reading
-        pixels = known(upright)
+        # From top to bottom and all of it now: a decoder that is asked for pieces here and
+        # there leaves those that are damaged black, and says nothing.
+        pixels = known(Vips.held(::Vips::Image.public_send(format.loader, @bytes, fail_on: :truncated, access: :sequential)).autorot)
         pixels = without_profile(pixels) if Pixels.profile?(pixels) && Pixels.srgb_profile?(pixels)
         @facts = {format: format.name, bits: bits(header), space: space(pixels), plain: plain?(format, header, pixels), bytes: @bytes.bytesize}
         pixels

@@ -28,13 +28,16 @@ module Magpie
         exit!(1)
       end
 
-      # @return [Array] :done and what it is, or :refused and why
+      # @return [Array] :done and what it is; :refused and why; :broken and, where it was our
+      #   own mistake, which
       def outcome
         [:done, yield]
       rescue Error => error
         [:refused, error.message, error.file, error.place]
       rescue NoMemoryError, SystemStackError
         [:broken]
+      rescue => error
+        [:broken, "#{error.class}: #{error.message[0, 300]} (#{error.backtrace.grep(/magpie/).first(3).join(", ")})"]
       end
 
       def take(control)

@@ -16,14 +16,16 @@ module Magpie
         case kind
         when :done then rest.first
         when :refused then raise Error.new(rest[0], file: rest[1], place: rest[2])
-        else raise broken(name)
+        else raise broken(name, rest.first)
         end
       rescue Channel::Closed
         raise broken(name)
       end
 
-      def self.broken(name)
-        Broken.new("#{name} cannot be read: it makes the decoder stop, or asks for more than a file gets here, #{SECONDS} seconds and #{MEMORY / 1024 / 1024 / 1024} GB", file: name)
+      # @param mistake [String, nil] ours
+      def self.broken(name, mistake = nil)
+        warn "#{name}: #{mistake}" if mistake
+        Broken.new("#{name} cannot be read: it makes the decoder stop, or asks for more than a file gets here, #{SECONDS} seconds and #{MEMORY / 1024 / 1024 / 1024} GB", file: name).tap { |error| error.mistake = mistake }
       end
 
       # @param command [Array<String>, nil] that starts a keeper; without one it is forked
