@@ -5,6 +5,8 @@ module Frame
   class InFlight
     # As many as browsers open to one host.
     OF_ONE = 6
+    # Of one address, of those that have no mark yet.
+    UNMARKED = 8
     # Fewer than there are threads, which leaves some to say so.
     OF_ALL = Integer(ENV.fetch("THREADS", "16")) * 3 / 4
 
@@ -15,8 +17,9 @@ module Frame
     end
 
     def call(env)
-      person = person(env)
-      return busy unless enter(person)
+      mark = env["rack.session"]&.[]("visitor")
+      person = mark || env["REMOTE_ADDR"].to_s
+      return busy unless enter(person, mark ? OF_ONE : UNMARKED)
       begin
         @app.call(env)
       ensure
@@ -26,17 +29,14 @@ module Frame
 
     private
 
-    def enter(person)
+    def enter(person, most)
       @lock.synchronize do
-        next false if @counts[person] >= OF_ONE || @counts.values.sum >= OF_ALL
+        next false if @counts[person] >= most || @counts.values.sum >= OF_ALL
         @counts[person] += 1
       end
     end
 
     def leave(person) = @lock.synchronize { @counts.delete(person) if (@counts[person] -= 1).zero? }
-
-    # The mark of the browser, or the address where there is none yet.
-    def person(env) = env["rack.session"]&.[]("visitor") || env["REMOTE_ADDR"].to_s
 
     def busy = Door.line(503, "There is more to do here than can be done at once. Nothing was done; do it again in a moment", retry_after: "1")
   end

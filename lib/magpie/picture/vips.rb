@@ -26,7 +26,15 @@ module Magpie
       # @return [Vips::Image] that can be asked for any piece
       # @raise [Vips::Error]
       def held(image)
-        return in_file(image) if image.width * image.height * image.bands * 2 > MOST_IN_MEMORY
+        ::Vips.vips_error_clear
+        pixels = (image.width * image.height * image.bands * 2 > MOST_IN_MEMORY) ? in_file(image) : in_memory(image)
+        # Where several threads decode, the error of one is at times written down and the
+        # rest goes on with black.
+        raise ::Vips::Error unless ::Vips.vips_error_buffer.empty?
+        pixels
+      end
+
+      def in_memory(image)
         copy = ::Vips.vips_image_copy_memory(image)
         raise ::Vips::Error if copy.null? # ruby-vips itself would go on with it
         ::Vips::Image.new(copy)
