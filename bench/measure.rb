@@ -8,6 +8,7 @@ require_relative "colours"
 require_relative "palettes"
 require_relative "clicks"
 require_relative "visitors"
+require_relative "hostile"
 
 Database.migrate
 Demo.clear
@@ -84,6 +85,7 @@ health = Bench.median(50) { browser.get("/health") }
   Bench.row "Page #{place}, demo data", median, "< 100 ms", format("%.0f × an empty answer", median / health)
 end
 Bench::Visitors.new(demo).rows
+Bench::HostileFiles.new(demo).rows
 Bench::Clicks.new(browser, demo).rows
 median = Bench.median(20) { browser.get("/projects/#{many[0].id}/dress?mix=#{many[1].id}") }
 Bench.row "Dress with Mix open, 10,000 places in 200 artworks", median, "–", format("%.0f × an empty answer", median / health)

@@ -10,11 +10,11 @@ module Magpie
     # For a drawing. Real ones of 10 MB have some 20,000 elements, ten attributes each.
     # @return [Budget]
     def drawing
-      Budget.new(seconds: SECONDS, elements: 50_000, attributes: 500_000, characters_of_style: 3_000_000, selectors: 5_000, steps: 2_000_000, bytes: 40 * 1024 * 1024)
+      Budget.new(seconds: SECONDS, elements: 50_000, attributes: 500_000, characters_of_style: 3_000_000, selectors: 5_000, steps_of_work: 2_000_000, bytes: 40 * 1024 * 1024)
     end
 
     # For a palette.
     # @return [Budget]
-    def palette = Budget.new(seconds: SECONDS, tokens_and_groups: 200_000, steps: 1_000_000)
+    def palette = Budget.new(seconds: SECONDS, tokens_and_groups: 200_000, steps_of_work: 1_000_000)
   end
 end

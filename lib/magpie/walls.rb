@@ -48,6 +48,10 @@ module Magpie
     # @raise [Magpie::Error]
     def grounds(template, paints, name:) = work(:grounds, name, template, paints)
 
+    # @return [String] see Artwork::Renewed
+    # @raise [Magpie::Error]
+    def renewed(template, name:) = work(:renewed, name, template)
+
     # Opens a picture to read at one place of it.
     # @param tolerance [Float, nil] of a patch; nil for a square
     # @return [Picture::Reading]

@@ -111,7 +111,7 @@ RSpec.describe Magpie::Artwork do
       artwork = read(%(<style>:root{--p0:red;#{doubling}} .a{fill:var(--p9)} .b{fill:var(--p0)}</style><rect id="a" class="a" width="9" height="9"/><rect id="b" class="b" width="9" height="9"/>))
       expect(held(artwork)).to include(["a", "fill"] => "#000000", ["b", "fill"] => "#FF0000")
       walking = (1..2500).map { |n| "g>rect:nth-child(#{n}){fill:red}" }.join
-      expect { read("<style>#{walking}</style><g>#{"<rect/>" * 2_000}</g>") }.to raise_error(Magpie::Error, "moor.svg: line 1: it comes to more than 2000000 steps")
+      expect { read("<style>#{walking}</style><g>#{"<rect/>" * 2_000}</g>") }.to raise_error(Magpie::Error, "moor.svg: line 1: it comes to more than 2,000,000 steps of work")
     end
 
     it "replaces plain entities, as old drawings have them, and says so" do
@@ -122,7 +122,7 @@ RSpec.describe Magpie::Artwork do
 
     it "says what is wrong with what is no drawing" do
       {"" => /is empty/, "\x1F\x8Bxx" => /moor.svg is compressed/, "a\0b" => /moor.svg is not an SVG: this is not text/, "hello" => /moor.svg is not an SVG: there is no <svg> in it/, "<html><svg/></html>" => /is not an SVG: it begins with <html>/,
-       "<svg><g></svg>" => /is damaged at line 1/, svg("<g>" * 210 + "</g>" * 210) => /nested deeper than 200 at line 1/, svg("<g/>" * 60_000) => /comes to more than 50000 elements/}.each do |text, message|
+       "<svg><g></svg>" => /is damaged at line 1/, svg("<g>" * 210 + "</g>" * 210) => /nested deeper than 200 at line 1/, svg("<g/>" * 60_000) => /comes to more than 50,000 elements/}.each do |text, message|
         expect { described_class.read(text, name: "moor.svg") }.to raise_error(Magpie::Error, message)
       end
     end

@@ -44,23 +44,23 @@ module Hostile
 
   # What is too much, and what is said about it.
   COSTLY = {
-    "numbers that are none" => ['<rect width="1e30" height="1e30"/>', "line 1: width is 1e30: numbers go up to 10000000"],
-    "numbers beyond all" => ["<g>\n<circle r=\"1e400\"/></g>", "line 2: r is 1e400: numbers go up to 10000000"],
-    "letters as large as the sky" => ['<text style="font-size:1e30">Night</text>', "line 1: font-size is 1e30: numbers go up to 10000000"],
-    "a path beyond all" => ['<path d="M0 0L123456789 3"/>', "line 1: d is 123456789: numbers go up to 10000000"],
-    "a transform beyond all" => ['<g transform="scale(1e20)"><circle r="3"/></g>', "line 1: transform is 1e20: numbers go up to 10000000"],
+    "numbers that are none" => ['<rect width="1e30" height="1e30"/>', "line 1: width is 1e30: numbers go up to 10,000,000"],
+    "numbers beyond all" => ["<g>\n<circle r=\"1e400\"/></g>", "line 2: r is 1e400: numbers go up to 10,000,000"],
+    "letters as large as the sky" => ['<text style="font-size:1e30">Night</text>', "line 1: font-size is 1e30: numbers go up to 10,000,000"],
+    "a path beyond all" => ['<path d="M0 0L123456789 3"/>', "line 1: d is 123456789: numbers go up to 10,000,000"],
+    "a transform beyond all" => ['<g transform="scale(1e20)"><circle r="3"/></g>', "line 1: transform is 1e20: numbers go up to 10,000,000"],
     "powers of ten" => ['<rect style="stroke-width:1e999999999"/>', "line 1: its style sheets hold the number 1e999999999"],
     "large convolutions" => ['<filter id="f"><feConvolveMatrix order="100"/></filter>', "line 1: order is 100: numbers go up to 20"],
     "octaves" => ['<filter id="f"><feTurbulence numOctaves="10000"/></filter>', "line 1: numOctaves is 10000: numbers go up to 12"],
-    "copies of copies" => ["<g id=\"g0\">#{RECT}</g>#{(1..19).map { |n| %(<g id="g#{n}"><use href="#g#{n - 1}"/><use href="#g#{n - 1}"/></g>) }.join}", "line 1: its copies of copies: it comes to more than 50000 elements"],
-    "long texts copied" => ["<text id=\"t\">#{"x" * 100_000}</text>#{'<use href="#t"/>' * 500}", "line 1: its copies of copies: it comes to more than 41943040 bytes"],
+    "copies of copies" => ["<g id=\"g0\">#{RECT}</g>#{(1..19).map { |n| %(<g id="g#{n}"><use href="#g#{n - 1}"/><use href="#g#{n - 1}"/></g>) }.join}", "line 1: its copies of copies: it comes to more than 50,000 elements"],
+    "long texts copied" => ["<text id=\"t\">#{"x" * 100_000}</text>#{'<use href="#t"/>' * 500}", "line 1: its copies of copies: it comes to more than 41,943,040 bytes"],
     "a chain of copies" => ["<g id=\"g0\">#{RECT}</g>#{(1..300).map { |n| %(<g id="g#{n}"><use href="#g#{n - 1}"/></g>) }.join}", "line 1: its copies of copies: they are nested deeper than 200"],
-    "rules without end" => ["<style>#{"g rect{fill:red}" * 4900}</style><g>#{RECT * 2000}</g>", "line 1: it comes to more than 2000000 steps"],
+    "rules without end" => ["<style>#{"g rect{fill:red}" * 4900}</style><g>#{RECT * 2000}</g>", "line 1: it comes to more than 2,000,000 steps of work"],
     "brackets" => ["<rect style=\"fill:#{"(" * 5000}\"/>", "line 1: its style sheets have brackets nested deeper than 32"],
     "braces" => ["<style>#{"a{" * 5000}</style>", "line 1: its style sheets have brackets nested deeper than 32"],
     "media in media" => ["<style>#{"@media screen{" * 3000}</style>", "line 1: its style sheets have brackets nested deeper than 32"],
     "attributes" => ["<rect #{(1..20_000).map { |n| "a#{n}=''" }.join(" ")}/>", "has an element with more than 200 attributes at line 1"],
-    "elements" => ["<g/>" * 1_000_000, "has more than 50000 elements"],
+    "elements" => ["<g/>" * 1_000_000, "has more than 50,000 elements"],
     "variables that name each other" => ["<style>rect{#{(0..3000).map { |n| "--p#{n}:var(--p#{n + 1})" }.join(";")};fill:var(--p0)}</style>#{RECT}", "line 1: its custom properties name each other more than 100 deep"]
   }.freeze
 

@@ -45,6 +45,17 @@ module Places
       # @return [Array<Shown>] the one in the middle first
       def shown = [looked, *compared].map { |each| Shown.new(self, each, @desk.choices) }
 
+      # Why the one in the middle cannot be shown as a picture: a drawing may ask for more
+      # than a picture gets.
+      # @return [String, nil]
+      def problem
+        return @problem if defined?(@problem)
+        shown.each(&:ratio)
+        @problem = nil
+      rescue Magpie::Error => error
+        @problem = error.message.sub(/\A./, &:upcase)
+      end
+
       def about? = @param[:about] && looked.is_a?(Source)
 
       # Finds of all pictures that are shown: beside each other they share their pins.

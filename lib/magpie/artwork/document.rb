@@ -143,7 +143,7 @@ module Magpie
       def check_count(text)
         count = 0
         text.scan(/<([^\/!?\s][^<]*)/) do |(tag)|
-          raise Error, "#{@name} has more than #{MOST_ELEMENTS} elements" if (count += 1) > MOST_ELEMENTS * 3
+          raise Error, "#{@name} has more than #{Text.thousands(MOST_ELEMENTS)} elements" if (count += 1) > MOST_ELEMENTS * 3
           next unless tag.count("=") > MOST_ATTRIBUTES && tag[TAG].scan(/=\s*["']/).size > MOST_ATTRIBUTES
           raise Error, "#{@name} has an element with more than #{MOST_ATTRIBUTES} attributes at line #{$~.pre_match.count("\n") + 1}"
         end

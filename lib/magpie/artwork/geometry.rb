@@ -39,7 +39,7 @@ module Magpie
         largest = LIMITS.fetch(name, Grammar::LARGEST)
         return true unless LIMITS[name] || text.match?(SUSPICIOUS)
         text.scan(NUMBER) do |number|
-          raise Error, "#{name} is #{number[0, 20]}: numbers go up to #{largest}" unless number.to_f.abs <= largest
+          raise Error, "#{name} is #{number[0, 20]}: numbers go up to #{Text.thousands(largest)}" unless number.to_f.abs <= largest
         end
         true
       end

@@ -49,7 +49,7 @@ module Magpie
         return NOTHING if original.nil? || inside.include?(id)
         raise Error, TOO_DEEP if inside.size > Document::DEEPEST
         parts = original.xpath(".//*").to_a
-        @budget.spend(:steps, parts.size)
+        @budget.spend(:steps_of_work, parts.size)
         uses = (parts + [original]).select { |node| node.name == "use" }.to_h { |use| [use, size_of(use["href"].to_s.delete_prefix("#"), [*inside, id])] }
         deepest = [original, *parts].map { |node| @depths[node] + (uses[node] || NOTHING).depth }.max
         @sizes[id] = Size.new(parts.size + 2 + uses.values.sum(&:elements), deepest - @depths[original] + 2, original.to_xml.bytesize + uses.values.sum(&:bytes))

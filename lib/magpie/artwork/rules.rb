@@ -88,7 +88,7 @@ module Magpie
         return [] if rules.empty?
         (element.classes.map { |name| [:class, name] } + keys).flat_map { |key| rules.fetch(key, []) }
           .select { |rule| rule.selector.match?(element, @budget) }.flat_map do |rule|
-            @budget.spend(:steps, rule.declarations.size)
+            @budget.spend(:steps_of_work, rule.declarations.size)
             rule.declarations
           end
       end

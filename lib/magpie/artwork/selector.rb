@@ -47,7 +47,7 @@ module Magpie
       # @param element [Element]
       # @param budget [Limits::Budget]
       def match?(element, budget, from = 0)
-        budget.spend(:steps)
+        budget.spend(:steps_of_work)
         return false unless @compounds[from].match?(element)
         from == @ways.size || follow?(element, budget, from)
       end

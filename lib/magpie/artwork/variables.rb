@@ -26,14 +26,14 @@ module Magpie
       end
 
       def all
-        @budget.spend(:steps, @inherited.size)
+        @budget.spend(:steps_of_work, @inherited.size)
         @declared.each_key { |name| resolve(name) }
         @inherited.merge(@resolved).compact
       end
 
       # @return [Array<Hash>, nil]
       def put_in(values)
-        @budget.spend(:steps, values.size)
+        @budget.spend(:steps_of_work, values.size)
         put = values.map { |value| put_into(value) }
         return if put.include?(nil)
         put = put.flatten(1)

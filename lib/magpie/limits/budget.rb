@@ -21,7 +21,7 @@ module Magpie
       # @raise [Magpie::Error] once there is no more of it, or no more time
       def spend(what, count = 1)
         left = (@left[what] -= count)
-        raise Error, "it comes to more than #{@most[what]} #{what.to_s.tr("_", " ")}" if left < 0
+        raise Error, "it comes to more than #{Text.thousands(@most[what])} #{what.to_s.tr("_", " ")}" if left < 0
         look if ((@spent += 1) % LOOK).zero?
       end
 

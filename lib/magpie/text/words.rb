@@ -19,6 +19,9 @@ module Magpie
       "#{number} #{(number == 1) ? word : many}"
     end
 
+    # "10,000,000"
+    def thousands(number) = number.to_s.gsub(/(\d)(?=(?:\d{3})+\z)/, '\1,')
+
     # "340 kB", "3.1 MB"
     def bytes(number) = (number < 1_000_000) ? "#{(number / 1000.0).ceil} kB" : "#{(number / 1_000_000.0).round(1)} MB"
 

@@ -28,6 +28,8 @@ module Magpie
         Opened.new(width: picture.width, height: picture.height, facts: picture.facts, tone:)
       end
 
+      def renewed(template, _) = Artwork::Renewed.of(template)
+
       def reading(bytes, x, y, probe, tolerance, name)
         picture = Painters.picture(bytes, name:)
         picture.read(tolerance ? Picture::Probe.patch(picture, x, y, tolerance) : Picture::Probe.square(picture, x, y, probe), at: [x, y])

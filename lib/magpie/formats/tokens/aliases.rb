@@ -71,7 +71,7 @@ module Magpie
         private
 
         def find(path, from)
-          @budget.spend(:steps)
+          @budget.spend(:steps_of_work)
           node = path.reduce(@tree) { |each, key| each.is_a?(Hash) ? each[key] : nil }
           raise Broken, "the alias {#{Aliases.dotted(path)}} in #{Aliases.dotted(from)} points at nothing" unless Aliases.token?(node)
           node
@@ -79,7 +79,7 @@ module Magpie
 
         # What stands there, and its type or the one that it inherits.
         def typed(path)
-          @budget.spend(:steps)
+          @budget.spend(:steps_of_work)
           path.reduce([@tree, @tree["$type"]]) { |(each, type), key| (each.is_a?(Hash) && each[key].is_a?(Hash)) ? [each[key], each[key]["$type"] || type] : [nil, type] }
         end
 

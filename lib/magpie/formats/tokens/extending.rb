@@ -22,7 +22,7 @@ module Magpie
         # @param inside [Array<Array<String>>] the groups that are being extended
         def extended(node, inside)
           @budget.spend(:tokens_and_groups)
-          @budget.spend(:steps, node.size)
+          @budget.spend(:steps_of_work, node.size)
           node = merged(base(Aliases.path(node["$extends"]), inside), node.except("$extends")) if node["$extends"]
           node.transform_values { |child| (child.is_a?(Hash) && !child.key?("colorSpace")) ? extended(child, inside) : child }
         end
@@ -38,7 +38,7 @@ module Magpie
         end
 
         def merged(base, own)
-          @budget.spend(:steps, base.size)
+          @budget.spend(:steps_of_work, base.size)
           base.merge(own) { |_, one, two| (one.is_a?(Hash) && two.is_a?(Hash) && !Aliases.token?(two)) ? merged(one, two) : two }
         end
       end
