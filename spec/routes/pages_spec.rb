@@ -157,18 +157,6 @@ RSpec.describe App do
     end
   end
 
-  it "says where the picture would be that a drawing cannot be shown as one, and tries no second time" do
-    greedy = %(<svg xmlns="http://www.w3.org/2000/svg" width="90" height="90">#{'<g opacity=".9">' * 80}<rect id="r" width="90" height="90"/>#{"</g>" * 80}</svg>)
-    artwork = Changes::BringInArtwork.perform(project, actor:, name: "Layers.svg", bytes: greedy)
-    get "/projects/#{project.id}/gather?artwork=#{artwork.id}"
-    expect([last_response.status, last_response.body]).to match [200, /This cannot be shown as a picture.*Layers cannot be read: it makes the decoder stop.*Open it in Dress/m]
-    expect(Magpie::Walls).not_to receive(:picture)
-    get "/projects/#{project.id}/artworks/#{artwork.id}/thumbnail"
-    expect([last_response.status, last_response.body]).to match [422, /Layers cannot be read/]
-    get "/projects/#{project.id}/dress?artwork=#{artwork.id}"
-    expect(last_response.body).to include('data-part="r"')
-  end
-
   it "reports what was dropped from an artwork" do
     svg = '<svg xmlns="http://www.w3.org/2000/svg" width="9" height="9"><script>x()</script><rect width="9" height="9"/></svg>'
     page = post_with_token("/projects/#{project.id}/artworks", files: [upload(svg, "door_sign.svg")])

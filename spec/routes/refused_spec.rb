@@ -31,6 +31,18 @@ RSpec.describe App, "when it is asked what cannot be answered" do
     expect(project.groups.map(&:name)).not_to include(/\Aa/)
   end
 
+  it "says where the picture would be that a drawing cannot be shown as one, and tries no second time" do
+    greedy = %(<svg xmlns="http://www.w3.org/2000/svg" width="90" height="90">#{'<g opacity=".9">' * 80}<rect id="r" width="90" height="90"/>#{"</g>" * 80}</svg>)
+    artwork = Changes::BringInArtwork.perform(project, actor:, name: "Layers.svg", bytes: greedy)
+    get "/projects/#{project.id}/gather?artwork=#{artwork.id}"
+    expect([last_response.status, last_response.body]).to match [200, /This cannot be shown as a picture.*Layers cannot be read: it makes the decoder stop.*Open it in Dress/m]
+    expect(Magpie::Walls).not_to receive(:picture)
+    get "/projects/#{project.id}/artworks/#{artwork.id}/thumbnail"
+    expect([last_response.status, last_response.body]).to match [422, /Layers cannot be read/]
+    get "/projects/#{project.id}/dress?artwork=#{artwork.id}"
+    expect(last_response.body).to include('data-part="r"')
+  end
+
   it "tries again what met somebody else's work, and then says that it can be sent again" do
     tries = 0
     allow(Following::Graph).to receive(:lock).and_wrap_original { |lock| ((tries += 1) < 3) ? raise(ActiveRecord::Deadlocked, "met") : lock.call }

@@ -6,6 +6,7 @@ module Magpie
       class Closed < StandardError; end
 
       LENGTH = "Q>" # of eight bytes
+      PIECE = 256 * 1024 # bytes that are written or read at once
       LARGEST = 512 * 1024 * 1024 # bytes of one message
 
       def initialize(socket) = @socket = socket
@@ -15,12 +16,9 @@ module Magpie
       # @raise [Closed]
       def send(message, seconds)
         bytes = Marshal.dump(message)
-        rest = [bytes.bytesize].pack(LENGTH) + bytes
         limit = now + seconds
-        until rest.empty?
-          written = @socket.write_nonblock(rest, exception: false)
-          (written == :wait_writable) ? wait(limit) { |left| IO.select(nil, [@socket], nil, left) } : rest = rest.byteslice(written..)
-        end
+        write([bytes.bytesize].pack(LENGTH), limit)
+        write(bytes, limit)
       rescue SystemCallError, IOError
         raise Closed
       end
@@ -43,10 +41,18 @@ module Magpie
 
       private
 
+      def write(bytes, limit)
+        done = 0
+        while done < bytes.bytesize
+          written = @socket.write_nonblock(bytes.byteslice(done, PIECE), exception: false)
+          (written == :wait_writable) ? wait(limit) { |left| IO.select(nil, [@socket], nil, left) } : done += written
+        end
+      end
+
       def read(size, limit)
         found = String.new(capacity: size)
         while found.bytesize < size
-          piece = @socket.read_nonblock([size - found.bytesize, 1024 * 1024].min, exception: false)
+          piece = @socket.read_nonblock([size - found.bytesize, PIECE].min, exception: false)
           raise Closed if piece.nil?
           (piece == :wait_readable) ? wait(limit) { |left| IO.select([@socket], nil, nil, left) } : found << piece
         end

@@ -57,21 +57,21 @@ module Magpie
       # @return [Channel] to a cell that has taken it on
       def taken(name)
         TRIES.times do
-          channel = hand_over
+          control = open
+          channel = hand_over(control)
           return channel if channel.receive(QUEUE) == :taken
         rescue Channel::Closed
           waited = channel && IO.select([channel.socket], nil, nil, 0).nil?
           channel&.close
           break if waited
-          renew
+          renew(control)
         end
         raise Error.new("#{name} has to wait too long, since many large files are being read. Nothing was done; do it again in a moment", file: name)
       end
 
       # Passes on one end of a line to whichever cell is free first.
-      def hand_over
+      def hand_over(control)
         ours, theirs = UNIXSocket.pair
-        control = open
         @lock.synchronize { control.send_io(theirs) }
         theirs.close
         Channel.new(ours)
@@ -80,10 +80,11 @@ module Magpie
         raise Channel::Closed
       end
 
-      # The keeper is gone.
-      def renew
+      # The keeper is gone; or was, and another thread has seen to it.
+      def renew(control)
         @lock.synchronize do
-          @control&.close
+          next unless @control.equal?(control)
+          control.close
           @control = nil
         end
       end
