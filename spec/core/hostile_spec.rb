@@ -45,6 +45,12 @@ RSpec.describe "Files that mean harm" do
     expect(document.at_css("circle")["fill"]).to eq "url(##{document.at_css("linearGradient")["id"]})"
   end
 
+  it "writes text as text, since a page has other rules than a file" do
+    artwork = read("<text><![CDATA[</text></svg><img src=x onerror=go()>]]></text>")
+    expect(artwork.template).to include("&lt;/text&gt;&lt;/svg&gt;&lt;img src=x onerror=go()&gt;")
+    expect(artwork.parts.first.label).to eq "“</text></svg><img src=x onerror=go()>”"
+  end
+
   it "writes styles anew from what was parsed" do
     artwork = read(%(<rect id="r" width="9" height="9" style="FILL:RED; position:fixed; inset:0; stroke : rgb( 1, 2 ,3 ) ; font-family: 'Moor &amp; Dusk', serif; mix-blend-mode:multiply; behavior:x; stroke-dasharray: 1,2 3; unknown:1; stroke-width: calc( 1px + 2px )"/>))
     rect = Nokogiri::XML(artwork.template).at_css("rect")

@@ -31,6 +31,12 @@ module Magpie
         node.unlink
       end
 
+      # A page is HTML, which has other rules for what is written as CDATA.
+      def clean_text(node)
+        return note(node) if node.comment? || node.processing_instruction?
+        node.replace(node.document.create_text_node(node.content)) if node.cdata?
+      end
+
       # A title is a part's readable name; it shows nothing itself.
       def remember_titles
         @root.xpath("//title").each { |title| title.parent["data-label"] = title.text.strip if title.parent != @root && !title.text.strip.empty? }
@@ -42,7 +48,7 @@ module Magpie
         settle_switch(node) if node.name == "switch"
         clean_attributes(node)
         return if node != @root && node.parent.nil?
-        node.children.each { |child| note(child) if child.comment? || child.processing_instruction? }
+        node.children.each { |child| clean_text(child) }
         node.name = Vocabulary::TEXTS.include?(node.parent.name) ? "tspan" : "g" if node.name == "a"
         node.element_children.each { |child| clean_element(child) }
       rescue Error => error
