@@ -9,12 +9,18 @@ module Frame
 
     module_function
 
-    # @param text [String, nil]
+    # @param text [Object]
     # @return [String, nil] path and query; nil where it leads anywhere else, or nowhere
     def local(text)
-      address = URI.parse(text.to_s)
-      local = [address.path, address.query].compact.join("?")
-      local if local.size <= LONGEST && local.match?(LOCAL)
+      text if text.is_a?(String) && text.size <= LONGEST && text.match?(LOCAL) && Asked.text?(Rack::Utils.unescape_path(text[/\A[^?]*/]))
+    end
+
+    # Where a page was, whatever the site.
+    # @param referer [String, nil]
+    # @return [String, nil] path and query
+    def of_page(referer)
+      address = URI.parse(referer.to_s)
+      local([address.path, address.query].compact.join("?"))
     rescue URI::InvalidURIError
       nil
     end

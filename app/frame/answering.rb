@@ -25,7 +25,7 @@ module Frame
 
     # Where the person was, on this site only.
     # @return [String, nil] path and query
-    def came_from = Address.local(request.referer)
+    def came_from = Address.of_page(request.referer)
 
     def go_back = redirect(to(came_from || "/"), 303)
 

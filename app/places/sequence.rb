@@ -56,11 +56,9 @@ module Places
 
     # @return [String] path and query of an address of this site
     def local(text)
-      address = URI.parse(text.to_s)
-      raise Actions::Malformed, "no address of this site" unless address.path.to_s.start_with?("/") && !address.path.start_with?("//", Actions::PATH)
-      [address.path, address.query].compact.join("?")
-    rescue URI::InvalidURIError
-      raise Actions::Malformed, "no address"
+      address = Frame::Address.local(text)
+      raise Actions::Malformed, "no address of this site" if address.nil? || address.start_with?(Actions::PATH)
+      address
     end
 
     # @return [Boolean] false when it is to come again later

@@ -44,12 +44,21 @@ RSpec.describe App, "at the door" do
 
   it "leads only to paths of ours" do
     ember = keep(project, "Ember", "#E46F58")
-    ["/projects/#{project.id}/gather\r\nSet-Cookie: a=b", "//moor.example/", "http://moor.example/projects/", "/projects/#{project.id}/\\moor.example", "/projects/#{project.id}/#{"x" * 9000}", "javascript:x", "/projects/#{project.id + 1}/gather"].each do |to|
+    ["/projects/#{project.id}/gather\r\nSet-Cookie: a=b", "//moor.example/", "http://moor.example/projects/#{project.id}/", "/projects/#{project.id}/\\moor.example", "/projects/#{project.id}/#{"x" * 9000}", "javascript:x", "/projects/#{project.id + 1}/gather"].each do |to|
       post "/projects/#{project.id}/hand", {authenticity_token: token, swatch: ember.id, to:}, {"HTTP_REFERER" => "http://moor.example//moor.example/x"}
       expect([last_response.status, last_response.headers["location"]]).to eq([303, "http://example.org/"]), to
     end
     post "/projects/#{project.id}/hand", {authenticity_token: token, swatch: ember.id, to: "/projects/#{project.id}/dress?tool=sweep"}
     expect(last_response.headers["location"]).to eq "http://example.org/projects/#{project.id}/dress?tool=sweep"
+  end
+
+  it "takes actions for addresses of ours only" do
+    ["/projects/%ff/gather", "/projects/%00", "//moor.example/", "http://moor.example", "/actions", "/actions?x", "a", "", nil, 7, ["/"], "/\r\nx", "/%"].each do |path|
+      [{"at" => path, "actions" => []}, {"at" => "/", "actions" => [{"path" => path, "fields" => []}]}, {"at" => "/", "then" => path || "x", "actions" => []}].each do |asked|
+        post "/actions", JSON.generate(asked), {"CONTENT_TYPE" => "application/json", "HTTP_X_CSRF_TOKEN" => token}
+        expect([last_response.status, last_response.body]).to match([422, /no address of this site/]), asked.inspect
+      end
+    end
   end
 
   it "says what it cannot read in one line, with all headers" do
