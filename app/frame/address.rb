@@ -5,7 +5,7 @@ module Frame
   module Address
     LONGEST = 8000
     # A path and a query as RFC 3986 writes them, and no other host.
-    LOCAL = %r{\A/(?!/)[A-Za-z0-9\-._~!$&'()*+,;=:@%/]*(?:\?[A-Za-z0-9\-._~!$&'()*+,;=:@%/?\[\]]*)?\z}
+    LOCAL = %r{\A/(?!/)(?:[A-Za-z0-9\-._~!$&'()*+,;=:@/]|%\h\h)*(?:\?(?:[A-Za-z0-9\-._~!$&'()*+,;=:@/?\[\]]|%\h\h)*)?\z}
 
     module_function
 
