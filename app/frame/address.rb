@@ -4,8 +4,9 @@ module Frame
   # Addresses of this site, as somebody else says them: a form, a browser.
   module Address
     LONGEST = 8000
-    # A path and a query as RFC 3986 writes them, and no other host.
-    LOCAL = %r{\A/(?!/)(?:[A-Za-z0-9\-._~!$&'()*+,;=:@/]|%\h\h)*(?:\?(?:[A-Za-z0-9\-._~!$&'()*+,;=:@/?\[\]]|%\h\h)*)?\z}
+    # A path and a query as RFC 3986 writes them, and no other host; in a query browsers
+    # leave some signs more as they were typed.
+    LOCAL = %r{\A/(?!/)(?:[A-Za-z0-9\-._~!$&'()*+,;=:@/]|%\h\h)*(?:\?(?:[A-Za-z0-9\-._~!$&'()*+,;=:@/?\[\]{}|^`]|%\h\h)*)?\z}
 
     module_function
 

@@ -61,6 +61,11 @@ RSpec.describe App, "at the door" do
     end
   end
 
+  it "takes actions where a person typed an address by hand" do
+    post "/actions", JSON.generate(at: "/projects/#{project.id}/gather?find={a}|b'^[1]&x=%C3%A9", actions: []), {"CONTENT_TYPE" => "application/json", "HTTP_X_CSRF_TOKEN" => token}
+    expect(last_response.status).to eq 200
+  end
+
   it "says what it cannot read in one line, with all headers" do
     {["GET", "/?a=1&a[b]=2"] => 400, ["GET", "/?#{"a[x]" + "[x]" * 200}=1"] => 400, ["PUT", "/"] => 405, ["DELETE", "/projects/1"] => 405, ["GET", "/%ff"] => 422, ["GET", "/projects/%00"] => 422, ["GET", "/?find[]=1"] => 422, ["GET", "/?find=#{"x" * 20_000}"] => 422}.each do |(verb, path), status|
       request path, method: verb
