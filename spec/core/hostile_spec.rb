@@ -1,3 +1,4 @@
+require "nokogiri"
 require "support/hostile"
 
 RSpec.describe "Files that mean harm" do
@@ -15,6 +16,14 @@ RSpec.describe "Files that mean harm" do
     it "are read where little needs to be done: #{what}" do
       expect(read(body).parts.size).to eq parts
     end
+  end
+
+  it "are refused where a DOCTYPE has no end, is none of one, or is large" do
+    {"<!DOCTYPE" * 1_000_000 + "<svg " => /has a DOCTYPE that does not end/, "<!DOCTYPE svg [" + "] " * 1_000_000 + "<svg " => /has a DOCTYPE that does not end/, "<!DOCTYPE svg><!doctype svg><svg/>" => /or more than one/,
+     "<!DOCTYPE svg [#{"<!ENTITY a 'x'> " * 20_000}]><svg/>" => /that can be a trap/}.each do |text, message|
+      expect { Magpie::Artwork.read(text, name: "moor.svg") }.to raise_error(Magpie::Error, message)
+    end
+    expect(Magpie::Artwork.read(%(<!DOCTYPE svg PUBLIC "a" "b" [ <!ENTITY ink "#23]1F55"> ] ><svg width="9" height="9"><rect width="9" height="9"/></svg>)).parts.size).to eq 1
   end
 
   it "ask for nothing outside once they are in, whatever way they tried, and stay as they are when read again" do

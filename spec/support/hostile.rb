@@ -72,6 +72,7 @@ module Hostile
     "groups in groups" => ["#{"<g opacity='.9'>" * 50}#{"<circle r='2'/>" * 5000}#{"</g>" * 50}", 5000],
     "one identifier for all" => ["<g><rect id=\"a\" width=\"1\" height=\"1\"/></g>" * 3000, 3000],
     "words in words" => ["<text>#{"<tspan fill='red'>" * 100}#{"x" * 60_000}#{"</tspan>" * 100}</text>", 101],
+    "blanks without end" => ["<g transform=\"#{" " * 200_000}x\" id=\"#{"-" * 200_000}x\"/><style>rect:nth-child(n#{" " * 200_000}x){fill:red}</style><rect style=\"stroke:url(#a#{" " * 200_000}x)\" width=\"9\" height=\"9\"/>", 1],
     "letters that are not ASCII" => ["<style>#{"é{fill:red}" * 2000} .ü{fill:#0A0}</style><rect id=\"r\" class=\"ü\" width=\"9\" height=\"9\"/>", 1]
   }.freeze
 

@@ -10,12 +10,14 @@ module Magpie
       MOST_ATTRIBUTES = 200 # of one element
       DEEPEST = 200
       WRITING = Nokogiri::XML::Node::SaveOptions::AS_XML | Nokogiri::XML::Node::SaveOptions::NO_DECLARATION
-      TAG = /\A(?:[^>"']|"[^"]*"|'[^']*')*/
+      TAG = /\A(?:[^>"']++|"[^"]*+"|'[^']*+')*+/
       SVG = "http://www.w3.org/2000/svg"
       XLINK = "http://www.w3.org/1999/xlink"
       XML = "http://www.w3.org/XML/1998/namespace"
 
-      DOCTYPE = /<!DOCTYPE[^\[>]*(?:\[(.*?)\]\s*)?>/m
+      # From where it begins, and nowhere else.
+      DOCTYPE = /\G<!DOCTYPE[^\[>]*+/mi
+      LONGEST_SUBSET = 200_000 # characters
       ENTITY = /<!ENTITY\s+([\w.:-]+)\s+(?:"([^"]*)"|'([^']*)')\s*>/m
       MOST_ENTITIES = 100
       LONGEST_ENTITY = 500
@@ -105,15 +107,26 @@ module Magpie
       end
 
       def without_entities(text)
-        subset = text[DOCTYPE, 1].to_s
-        text = text.sub(DOCTYPE) { |doctype| "\n" * doctype.count("\n") }
-        raise Error, "#{@name} holds more than one DOCTYPE" if text.match?(/<!DOCTYPE/i)
+        start = text.index(/<!DOCTYPE/i) or return text
+        subset, finish = subset_of(text, start)
+        raise Error, "#{@name} has a DOCTYPE that does not end, or more than one" if finish.nil? || text.match?(/<!DOCTYPE/i, finish)
+        text = text[0...start] + "\n" * text[start...finish].count("\n") + text[finish..]
         return text unless subset.include?("<!ENTITY")
+        raise trap_error if subset.size > LONGEST_SUBSET
         entities = plain_entities(subset)
         pattern = Regexp.union(entities.keys.map { |entity| "&#{entity};" })
         raise trap_error if text.scan(pattern).size * LONGEST_ENTITY > LARGEST_BYTES
         dropped.add("#{Text.count(entities.size, "text entity")}, replaced by their text")
         text.gsub(pattern) { |match| entities[match[1..-2]] }
+      end
+
+      # What a DOCTYPE declares, and where it ends; each character is looked at once.
+      # @return [[String, Integer], nil]
+      def subset_of(text, start)
+        after = text.match(DOCTYPE, start).end(0)
+        return ["", after + 1] if text[after] == ">"
+        close = text.match(/\]\s*+>/, after) if text[after] == "["
+        [text[after + 1...close.begin(0)], close.end(0)] if close
       end
 
       def plain_entities(subset)

@@ -3,6 +3,9 @@ module Magpie
     # What the attributes that are no properties may hold: numbers, lengths, words, names,
     # transforms and paths. Only characters that they are written with go on, so none of
     # them can hold an address, a quote or a bracket that is not closed.
+    #
+    # No pattern here, nor elsewhere in this room, can match the same characters in two ways:
+    # what a file holds may be megabytes long.
     module Geometry
       NUMBER = /[+-]?(?:\d+\.?\d*|\.\d+)(?:[eE][+-]?\d+)?/
       # Only these can be too large: a long whole number, a power of ten.
@@ -12,7 +15,7 @@ module Magpie
         numbers: /\A[\d\s,.eE+-]*\z/,
         lengths: /\A[\d\s,.%a-zA-Z+-]*\z/,
         word: /\A[\w\s.%+-]*\z/,
-        transform: /\A(?:\s*,?\s*(?:matrix|translate|scale|rotate|skewX|skewY)\s*\([\d\s,.eE+-]*\))*\s*\z/
+        transform: /\A[\s,]*+(?:(?:matrix|translate|scale|rotate|skewX|skewY)\s*+\([\d\s,.eE+-]*+\)[\s,]*+)*+\z/
       }.freeze
       # Paths are drawn up to where they cannot be read (SVG 2, 9.5.4).
       PREFIXES = {path: /\A[MmZzLlHhVvCcSsQqTtAa\d\s,.eE+-]*/, points: /\A[\d\s,.eE+-]*/}.freeze

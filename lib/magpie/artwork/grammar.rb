@@ -21,7 +21,7 @@ module Magpie
       # Letters of any script, and what stands in the names of fonts.
       FONT_NAME = /\A[\p{L}\p{N} .,&+_()-]{1,100}\z/
       # An address with blanks in it is none in CSS, but drawings have them.
-      SPACED = /\Aurl\(\s*(#[^"'()\\]*?)\s*\)\z/i
+      SPACED = /\Aurl\(\s*+(#[^"'()\\]*+)\)\z/i
       PATH = /\A[MmZzLlHhVvCcSsQqTtAa\d\s,.eE+-]*\z/
 
       # @!attribute parts [Array<Symbol>] kinds of component values

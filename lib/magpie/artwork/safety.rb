@@ -87,7 +87,7 @@ module Magpie
 
       def geometry(node, attribute, name, value)
         written = Geometry.write(name, value)
-        node["data-label"] ||= Labels.of_identifier(value).to_s if name == "id" && written && written != value
+        node["data-label"] ||= Labels.of_identifier(value[0, Labels::LONGEST]).to_s if name == "id" && written && written != value
         return attribute.value = written if written
         @dropped.add("#{name} that points outside the file", node) if value.match?(/url\s*\(/i)
         attribute.unlink

@@ -5,6 +5,7 @@ module Magpie
       # (:hover) and what is no element (::before) is no matter of a drawing.
       class Reading
         NTH = /\A\s*(?:(odd|even)|([+-]?\d{0,9})n\s*(?:([+-])\s*(\d{1,9}))?|([+-]?\d{1,9}))\s*\z/i
+        LONGEST = 60 # characters of it
         ALIKE = {
           "root" => ->(element) { element.parent.nil? }, "empty" => ->(element) { element.node.children.none? { |child| child.element? || child.text? } },
           "first-child" => ->(element) { element.place[0] == 1 }, "last-child" => ->(element) { element.place.uniq.size == 1 },
@@ -141,7 +142,7 @@ module Magpie
 
         # [a, b] of an + b
         def nth(text)
-          match = NTH.match(text) or raise Unknown
+          match = (text.size < LONGEST && NTH.match(text)) or raise Unknown
           return [2, (match[1].casecmp?("odd") ? 1 : 0)] if match[1]
           return [0, match[5].to_i] if match[5]
           [Integer("#{match[2]}#{"1" unless match[2].match?(/\d/)}", 10), "#{match[3]}#{match[4]}".to_i]
