@@ -13,7 +13,11 @@ module Changes
     end
 
     # Only what is shared is followed.
-    def share(swatches) = update_all(Swatch, Swatch.where(id: swatches.map(&:id), shared: false).ids, shared: true)
+    def share(swatches)
+      found = Swatch.where(id: swatches.map(&:id)).pluck(:id, :shared)
+      raise Rows::Gone unless found.size == swatches.uniq.size
+      update_all(Swatch, found.reject(&:last).map(&:first), shared: true)
+    end
 
     # Places are painted with a shared swatch from now on.
     def paint_places(ids, swatch)

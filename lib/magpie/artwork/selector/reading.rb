@@ -142,7 +142,8 @@ module Magpie
 
         # [a, b] of an + b
         def nth(text)
-          match = (text.size < LONGEST && NTH.match(text)) or raise Unknown
+          raise Unknown if text.size > LONGEST
+          match = NTH.match(text) or raise Unknown
           return [2, (match[1].casecmp?("odd") ? 1 : 0)] if match[1]
           return [0, match[5].to_i] if match[5]
           [Integer("#{match[2]}#{"1" unless match[2].match?(/\d/)}", 10), "#{match[3]}#{match[4]}".to_i]
