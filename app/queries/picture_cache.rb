@@ -24,7 +24,7 @@ module PictureCache
     return reopen(key) if kept?("#{key}.v")
     refused = File.join(folder, "#{drawing}-refused.txt")
     raise Magpie::Error.new(File.read(refused), file: name) if File.exist?(refused)
-    bring(key, yield, name)
+    bring(key, yield, name, toned: false)
     reopen(key)
   rescue Magpie::Walls::Broken => broken
     file(File.basename(refused)) { broken.message }
@@ -36,10 +36,10 @@ module PictureCache
   # Decodes a picture, and keeps its pixels.
   # @return [Magpie::Walls::Jobs::Opened]
   # @raise [Magpie::Error]
-  def bring(key, bytes, name)
-    return Magpie::Walls.picture(bytes, name:) if kept?("#{key}.v")
+  def bring(key, bytes, name, toned: true)
+    return Magpie::Walls.picture(bytes, name:, toned:) if kept?("#{key}.v")
     opened = nil
-    store(File.join(folder, "#{key}.v")) { |temporary| opened = Magpie::Walls.picture(bytes, name:, to: temporary) }
+    store(File.join(folder, "#{key}.v")) { |temporary| opened = Magpie::Walls.picture(bytes, name:, to: temporary, toned:) }
     opened
   end
 

@@ -34,9 +34,10 @@ module Magpie
     def artwork(bytes, name:) = work(:artwork, name, bytes)
 
     # @param to [String, nil] path of the file that its pixels are written to, see Picture.reopen
+    # @param toned [Boolean] is its tone asked for?
     # @return [Jobs::Opened]
     # @raise [Magpie::Error]
-    def picture(bytes, name:, to: nil) = work(:picture, name, bytes, to)
+    def picture(bytes, name:, to: nil, toned: true) = work(:picture, name, bytes, to, toned)
 
     # @return [Formats::Result]
     # @raise [Magpie::Error]

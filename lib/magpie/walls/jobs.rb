@@ -4,7 +4,7 @@ module Magpie
     module Jobs
       # A picture that was decoded.
       # @!attribute facts [Hash] see Picture::File
-      # @!attribute tone [Picture::Tone, nil] nil where every pixel is transparent
+      # @!attribute tone [Picture::Tone, nil] nil where every pixel is transparent, or nobody asked
       Opened = Struct.new(:width, :height, :facts, :tone, keyword_init: true)
 
       # Pixels from which its tone is told: on the demo's pictures within 0.0002 of all of them.
@@ -20,10 +20,10 @@ module Magpie
 
       # @param to [String, nil]
       # @return [Opened]
-      def picture(bytes, to, name)
+      def picture(bytes, to, toned, name)
         picture = Painters.picture(bytes, name:)
         kept = to && Thread.new { picture.store(to) } # pixels and tone, side by side
-        tone = tone(picture)
+        tone = tone(picture) if toned
         kept&.value
         Opened.new(width: picture.width, height: picture.height, facts: picture.facts, tone:)
       end
