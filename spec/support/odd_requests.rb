@@ -19,7 +19,7 @@ class OddRequests
   # @return [Request]
   def one
     verb, pattern = ROUTES.sample(random: @random)
-    path = pattern.gsub(/:(\w+)/) { written(($1 == "project" && @random.rand < 0.9) ? real("project") : value($1)) }
+    path = addressed(pattern) { |name| (name == "project" && @random.rand < 0.9) ? real("project") : value(name) }
     Request.new(verb, path, fields, headers)
   end
 
@@ -35,7 +35,24 @@ class OddRequests
     (@random.rand < 0.2) ? body[0, @random.rand(body.size)] : body
   end
 
+  # Each route with each value in every field that there is, and in every shape.
+  # @yieldparam request [Request]
+  def each
+    ROUTES.each do |verb, pattern|
+      ODD.each { |value| yield whole(verb, pattern, value) }
+      SHAPES.each { |shape| yield whole(verb, pattern, shape.call("1")) }
+      yield Request.new(verb, addressed(pattern) { |name| real(name) }, {}, {})
+    end
+  end
+
   private
+
+  def whole(verb, pattern, value)
+    path = addressed(pattern) { |name| (value.is_a?(String) && !%w[project kind].include?(name)) ? value : real(name) }
+    Request.new(verb, path, NAMES.to_h { |name| [name, value] }, {})
+  end
+
+  def addressed(pattern) = pattern.gsub(/:(\w+)/) { written(yield($1)) }
 
   def written(text) = text.b.gsub(/[^\w.~-]/n) { |byte| format("%%%02X", byte.ord) }
 
@@ -48,7 +65,8 @@ class OddRequests
   def value(name) = (@random.rand < 0.5) ? real(name) : odd
 
   def real(name)
-    model = KINDS[name.sub(/s\z/, "")] or return ODD.sample(random: @random)
+    return %w[sources artworks].sample(random: @random) if name == "kind"
+    model = KINDS[{"readable" => "source"}.fetch(name, name.sub(/s\z/, ""))] or return odd
     model.order(Arel.sql("id")).offset(@random.rand([model.count, 1].max)).pick(:id).to_s
   end
 
