@@ -81,6 +81,18 @@ RSpec.describe Magpie::Walls do
     expect(ending { described_class::Cell.limit && exit!(Process.getpriority(Process::PRIO_PROCESS, 0)) }.exitstatus).to eq 10
   end
 
+  it "has all its limits where one of them is lower already, as a user may have it" do
+    reader, writer = IO.pipe
+    ending do
+      Process.setrlimit(:FSIZE, 1_000_000_000)
+      Process::UID.change_privilege(65_534) if Process.uid.zero?
+      described_class::Cell.limit
+      writer.write(%i[FSIZE DATA CPU].map { |what| Process.getrlimit(what).last }.join(" "))
+    end
+    writer.close
+    expect(reader.read.split.map(&:to_i)).to eq [1_000_000_000, described_class::MEMORY, described_class::SECONDS]
+  end
+
   it "stands before the shell command too" do
     path = File.join(Dir.mktmpdir, "night sky.svg")
     File.write(path, greedy)

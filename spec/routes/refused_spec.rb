@@ -36,6 +36,7 @@ RSpec.describe App, "when it is asked what cannot be answered" do
     artwork = Changes::BringInArtwork.perform(project, actor:, name: "Layers.svg", bytes: greedy)
     get "/projects/#{project.id}/gather?artwork=#{artwork.id}"
     expect([last_response.status, last_response.body]).to match [200, /This cannot be shown as a picture.*Layers cannot be read: it makes the decoder stop.*Open it in Dress/m]
+    expect(last_response.body).not_to include("Press on the picture")
     expect(Magpie::Walls).not_to receive(:picture)
     get "/projects/#{project.id}/artworks/#{artwork.id}/thumbnail"
     expect([last_response.status, last_response.body]).to match [422, /Layers cannot be read/]

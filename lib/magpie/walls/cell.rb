@@ -49,16 +49,19 @@ module Magpie
       # What dies says much that helps nobody.
       def hush = [$stdin, $stdout, $stderr].each { |stream| stream.reopen(File::NULL) }
 
+      # Where less than that is allowed already, it stays; nobody but root may raise it.
       def limit
-        Process.setrlimit(:CORE, 0)
-        Process.setrlimit(:FSIZE, FILES)
-        Process.setrlimit(:DATA, MEMORY)
-        Process.setrlimit(:CPU, SECONDS)
-        Process.setpriority(Process::PRIO_PROCESS, 0, NICE)
-        File.write("/proc/self/oom_score_adj", "900")
+        {CORE: 0, FSIZE: FILES, DATA: MEMORY, CPU: SECONDS}.each { |what, most| Process.setrlimit(what, [most, Process.getrlimit(what).last].min) }
+        stand_back
         end_after(WAIT)
+      end
+
+      # A container may have its own mind about memory.
+      def stand_back
+        Process.setpriority(Process::PRIO_PROCESS, 0, [NICE, Process.getpriority(Process::PRIO_PROCESS, 0)].max)
+        File.write("/proc/self/oom_score_adj", "900")
       rescue Errno::EACCES, Errno::ENOENT, Errno::EPERM
-        end_after(WAIT) # a container may keep its own counsel about the last but one
+        nil
       end
 
       # Signals as the system has them: Ruby's own would wait for what is stuck.
