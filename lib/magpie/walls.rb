@@ -15,7 +15,9 @@ module Magpie
 
     MEMORY = 1024 * 1024 * 1024 # bytes of its own that a cell may have
     SECONDS = 10 # of processor time, of all its threads
-    WAIT = 15 # seconds by the clock for one piece of work
+    # Seconds by the clock for one piece of work. What works is ended by its processor time;
+    # this is for what waits, and long enough for a machine that is busy with others.
+    WAIT = 60
     QUEUE = 30 # seconds that a piece of work waits for a cell
     CELLS = 2 # ready at once, for each process that has work for them
 

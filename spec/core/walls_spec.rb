@@ -78,7 +78,7 @@ RSpec.describe Magpie::Walls do
     expect(Signal.signame(ending { described_class::Cell.limit && loop {} }.termsig)).to match(/XCPU|KILL/)
     expect(Signal.signame(ending { described_class::Cell.end_after(1) && IO.select(nil) }.termsig)).to eq "ALRM"
     expect(ending { described_class::Cell.hush && described_class::Cell.limit && Array.new(40) { "x" * 50_000_000 } }.success?).to be_falsey
-    expect(ending { described_class::Cell.limit && exit!(Process.getpriority(Process::PRIO_PROCESS, 0)) }.exitstatus).to eq 10
+    expect(ending { described_class::Cell.limit && exit!(Process.getpriority(Process::PRIO_PROCESS, 0)) }.exitstatus).to eq described_class::Cell::NICE
   end
 
   it "has all its limits where one of them is lower already, as a user may have it" do

@@ -8,7 +8,7 @@ module Magpie
     # everybody else (nice), and is the first to go when the machine runs out of memory.
     module Cell
       FILES = 4 * 1024 * 1024 * 1024 # bytes of the largest file that it may write
-      NICE = 10
+      NICE = 5 # a third of what others get; at 10 a tenth, and a large file waits for minutes
       CLOSED = 3 # exit status when there is nobody left to work for
 
       module_function
