@@ -12,9 +12,10 @@ module Magpie
     # @return [String, nil] where in it: a line, a byte, a path
     attr_reader :place
 
-    # @param message [String] with the file's name in it where a file is given
+    # @param message [String] with the file's name in it where a file is given; names of
+    #   files and what libraries quote can be anything, what people read is text
     def initialize(message = nil, file: nil, place: nil)
-      super(message)
+      super(message&.scrub)
       @file, @place = file, place
     end
 

@@ -42,11 +42,11 @@ module Frame
     # @return [Array<Integer>] of "1,2,3"
     def ids(name, most:) = text(name).split(",").first(most).map { |each| Asked.id(each) }.uniq
 
-    def self.id(text) = if text.match?(/\A\d{1,19}\z/)
-                          Integer(text, 10).then { |id| (id <= BIGINT) ? id : 0 }
-                        else
-                          0
-                        end
+    def self.id(text)
+      return 0 unless text.match?(/\A\d{1,19}\z/)
+      id = Integer(text, 10)
+      (id <= BIGINT) ? id : 0
+    end
 
     # @param range [Range] that it must lie in
     # @param usual [Integer, nil] where nothing is given; without one something must be

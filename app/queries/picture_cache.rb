@@ -5,6 +5,9 @@ require "tmpdir"
 # decodes. All of it can be made again; the oldest go when it grows too large.
 module PictureCache
   LARGEST_BYTES = 4 * 1024**3
+  # Seconds for which what could not be drawn is not tried again: each try may cost ten of
+  # a processor, but it may have been the machine's fault, and not the drawing's.
+  REFUSED = 600
 
   module_function
 
@@ -16,18 +19,18 @@ module PictureCache
 
   # @param key [String] letters and digits; the same for the same pixels
   # @param drawing [String] another key, of what many pictures are painted from: what could
-  #   not be drawn once is not tried again
+  #   not be drawn is not tried again for a while
   # @yieldreturn [String] the picture file, asked for the first time only
   # @return [Magpie::Picture]
   # @raise [Magpie::Error] when the bytes are damaged
   def picture(key, name, drawing: key)
     return reopen(key) if kept?("#{key}.v")
     refused = File.join(folder, "#{drawing}-refused.txt")
-    raise Magpie::Error.new(File.read(refused), file: name) if File.exist?(refused)
+    raise Magpie::Error.new(File.read(refused), file: name) if File.exist?(refused) && File.mtime(refused) > Time.now - REFUSED
     bring(key, yield, name, toned: false)
     reopen(key)
   rescue Magpie::Walls::Broken => broken
-    file(File.basename(refused)) { broken.message }
+    store(refused) { |temporary| File.write(temporary, broken.message) }
     raise
   end
 

@@ -108,6 +108,20 @@ RSpec.describe "What the tables hold" do
       expect(Dir.glob(File.join(described_class.folder, "*"))).to be_empty
       expect(Seen.new(source).picture.at(10, 10)).to eq reading
     end
+
+    it "leaves what could not be drawn alone for a while, and then tries again: it may have been the machine" do
+      source = Changes::BringInSource.perform(project, actor:, name: "Dusk.png", bytes: noise_picture(30, 20, [90, 60, 120], 8).pngsave_buffer)
+      FileUtils.rm_rf(described_class.folder)
+      tries = 0
+      allow(Magpie::Walls).to receive(:picture).and_wrap_original { |read, *bytes, **how| ((tries += 1) < 3) ? raise(Magpie::Walls::Gate.broken("Dusk.png")) : read.call(*bytes, **how) }
+      [1, 2].each do |tried|
+        2.times { expect { Seen.new(source).picture }.to raise_error(Magpie::Error, /Dusk.png cannot be read: it makes the decoder stop/) }
+        expect(tries).to eq tried
+        later = Time.now - described_class::REFUSED - 1
+        File.utime(later, later, *Dir[File.join(described_class.folder, "*-refused.txt")])
+      end
+      expect(Seen.new(source).picture.width).to eq 30
+    end
   end
 
   describe Page::SwatchNames do

@@ -108,4 +108,20 @@ RSpec.describe Magpie::CommandLine do
     _, errors, status = Open3.capture3({"RUBYOPT" => nil}, script, "colour", "nope")
     expect([status.exitstatus, errors.lines.size]).to eq [2, 1]
   end
+
+  it "takes any bytes as the name of a file, and as anything else says in text what is wrong" do
+    odd = "night\xFFsky"
+    sky, out = file("#{odd}.svg", '<svg xmlns="http://www.w3.org/2000/svg" width="9" height="9"><rect width="9" height="9" fill="#231F55"/></svg>'), File.join(Dir.mktmpdir, "#{odd}.svg")
+    expect(run("artwork", sky, "--flat", out)[1][0]["colours"]).to eq [{"hex" => "#231F55", "places" => 1}]
+    expect(run("picture", out, "--at", "3,3")[1][0]["average"]["hex"]).to eq "#231F55"
+    expect(run("palette", sky)[2]).to start_with("night\uFFFDsky.svg is in no format that I read")
+    expect(run("artwork", File.join(out, "none"))[2]).to end_with("night\uFFFDsky.svg/none cannot be read: not a directory\n")
+    expect(run("artwork", sky, "--flat", File.join(out, "none"))[2]).to end_with("night\uFFFDsky.svg/none cannot be written: not a directory\n")
+    [[odd], ["colour", odd], ["difference", "#fff", odd], ["picture", sky, "--at", odd], ["picture", sky, "--colours", odd], ["ramp", odd], ["ramp", "#fff", "--course", odd], ["mix", "#fff", "#000", odd],
+      ["mix", "#fff", "#000", "0.5", "--way", odd], ["between", odd, "#fff", "#000"], ["between", "3", "#fff", odd], ["harmony", odd, "triad"], ["harmony", "#fff", odd], ["harmony", "#fff", "triad", "--wheel", odd]].each do |arguments|
+      status, _, errors = run(*arguments)
+      expect([arguments, status, errors.valid_encoding?, errors.lines.size]).to eq [arguments, 2, true, 1]
+    end
+    expect(run("difference", "--batch", input: "#fff\t\xFF\n")[2]).to start_with("line 1: “\uFFFD” is not a colour")
+  end
 end

@@ -29,6 +29,17 @@ RSpec.describe "Files that mean harm" do
     expect(Magpie::Artwork.read(%(<!DOCTYPE svg PUBLIC "a" "b" [ <!ENTITY ink "#23]1F55"> ] ><svg width="9" height="9"><rect width="9" height="9"/></svg>)).parts.size).to eq 1
   end
 
+  # Libraries quote what they stumbled on, and cut it after so many bytes.
+  it "are told in whole letters where they are damaged" do
+    %w[é aé aaé aaaé].each do |letters|
+      expect { Magpie::Artwork.read("<svg><!--#{letters}#{"é" * 100}", name: "moor.svg") }.to raise_error(Magpie::Error) { |error|
+        expect(error.message).to be_valid_encoding
+        expect(error.message).to start_with("moor.svg is damaged at line 1: Comment not terminated")
+      }
+    end
+    expect(Magpie::Picture::Vips.reason("dusk\xFF: premature end of file")).to eq "it ends too early, a part of the file is missing"
+  end
+
   it "ask for nothing outside once they are in, whatever way they tried, and stay as they are when read again" do
     Hostile.asking(Hostile::ADDRESS).each do |what, svg|
       artwork = Magpie::Artwork.read(svg, name: "moor.svg")

@@ -143,7 +143,7 @@ module Magpie
         check_count(text)
         document = Nokogiri::XML::Document.parse(text) { |options| options.recover.nonet }
         error = document.errors.find(&:fatal?)
-        raise Error, "#{@name} is damaged at line #{error.line}: #{error.message.sub(/\A[\d:]+ *(FATAL|ERROR): */, "").strip}" if error
+        raise Error, "#{@name} is damaged at line #{error.line}: #{error.message.scrub.sub(/\A[\d:]+ *(FATAL|ERROR): */, "").strip}" if error
         root = document.root
         unless root&.name == "svg" && [nil, SVG].include?(root.namespace&.href)
           raise Error, "#{@name} is not an SVG: #{root ? "it begins with <#{root.name}>" : "it holds no elements"}"

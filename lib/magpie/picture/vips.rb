@@ -48,7 +48,9 @@ module Magpie
         ::File.delete(path) if ::File.exist?(path)
       end
 
+      # @param message [String] which may quote the file, in whatever encoding
       def reason(message)
+        message = message.scrub
         return "it ends too early, a part of the file is missing" if message.match?(/premature end|truncat|too short|unexpected end|read error|libspng read|out of data/i)
         words = message.lines.map(&:strip).reject(&:empty?).uniq.first.to_s
         ["", ::Vips::Error.name].include?(words) ? "it cannot be decoded" : words # libvips does not always say why

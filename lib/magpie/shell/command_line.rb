@@ -19,6 +19,8 @@ module Magpie
       magpie harmony NOTATION RULE [--spread DEG] [--wheel light|painter]
     TEXT
 
+    OUT = "--flat" # the option that names a file
+
     def initialize(arguments, input: $stdin, output: $stdout, errors: $stderr)
       @arguments, @input, @output, @errors = arguments.dup, input, output, errors
     end
@@ -78,8 +80,9 @@ module Magpie
 
     def batch
       @input.each_line.with_index(1) do |line, number|
+        line = line.scrub
         next if line.strip.empty?
-        pair = line.scrub.chomp.split("\t")
+        pair = line.chomp.split("\t")
         raise Error.new("line #{number} has #{Text.count(pair.size, "notation")}: expected two, with a tab between", place: "line #{number}") unless pair.size == 2
         print(measure(*pair))
       rescue Error => error
@@ -89,7 +92,7 @@ module Magpie
 
     def picture
       options = options("--at", "--probe", "--patch", "--colours", "--accents", "--leave-out-grounds")
-      path = one("a picture")
+      path = path("a picture")
       print(options.key?("--colours") ? main_colours(path, options) : reading(path, options))
     end
 
@@ -98,7 +101,7 @@ module Magpie
       raise Error, "--at is #{options["--at"]}: expected two whole numbers such as 120,80" unless y
       probe = whole("--probe", options.fetch("--probe", "5"))
       tolerance = number("--patch", options["--patch"]) if options["--patch"]
-      reading = Walls.reading(file(path), x, y, probe:, tolerance:, name: ::File.basename(path))
+      reading = Walls.reading(file(path), x, y, probe:, tolerance:, name: name(path))
       {average: describe(reading.average), most_common: describe(reading.most_common), spread: reading.spread,
        verdict: reading.verdict, at: reading.at, probe: tolerance ? "patch" : probe, pixels: reading.pixels, transparent: reading.transparent}
     end
@@ -106,7 +109,7 @@ module Magpie
     def main_colours(path, options)
       count = whole("--colours", options["--colours"]) unless options["--colours"] == "auto"
       how = {count:, accents: number("--accents", options.fetch("--accents", "1")), leave_out: options["--leave-out-grounds"] == "yes"}
-      Walls.main_colours(file(path), how, name: ::File.basename(path)).map do |each|
+      Walls.main_colours(file(path), how, name: name(path)).map do |each|
         {hex: each.colour.hex, name: ColorName.suggest(each.colour), share: each.share.round(6), at: each.at, colour: each.colour.to_h}
       end
     end
@@ -116,17 +119,17 @@ module Magpie
     def number(name, text) = Float(text, exception: false) || raise(Error, "#{name} is #{text}: expected a number")
 
     def artwork
-      options = options("--flat")
-      path = one("an SVG file")
-      artwork = Walls.artwork(file(path), name: ::File.basename(path))
-      write(options["--flat"], Painters::Flat.of(artwork)) if options["--flat"]
+      options = options(OUT)
+      path = path("an SVG file")
+      artwork = Walls.artwork(file(path), name: name(path))
+      write(options[OUT], Painters::Flat.of(artwork)) if options[OUT]
       print(parts: artwork.parts.count { |part| part.kind == :part },
         colours: artwork.colours.map { |hex, places| {hex:, places:} }, dropped: artwork.dropped)
     end
 
     def palette
-      path = one("a palette file")
-      result = Walls.palette(file(path), name: ::File.basename(path))
+      path = path("a palette file")
+      result = Walls.palette(file(path), name: name(path))
       print(name: result.palette.name, groups: result.palette.groups.map { |group| group(group) }, notes: result.notes)
     end
 
@@ -155,7 +158,7 @@ module Magpie
 
     def between
       raise Error, "expected the number of steps and two colour notations or more" if @arguments.size < 3
-      steps, *anchors = @arguments
+      steps, *anchors = @arguments.map(&:scrub)
       print(Making::Between.steps(anchors.map { |text| Notation.parse(text) }, whole("the number of steps", steps)).map { |each| describe(each) })
     end
 
@@ -172,14 +175,23 @@ module Magpie
       names.each do |name|
         next unless (index = @arguments.index(name))
         _, value = @arguments.slice!(index, 2)
-        found[name] = value or raise Error, "#{name} needs a value"
+        raise Error, "#{name} needs a value" unless value
+        found[name] = (name == OUT) ? value : value.scrub
       end
       found
     end
 
     def one(what) = exactly(1, what).first
 
-    def exactly(count, what)
+    # @return [Array<String>] texts
+    def exactly(count, what) = given(count, what).map(&:scrub)
+
+    # The name of a file is bytes, in whatever encoding it was once written.
+    def path(what) = given(1, what).first
+
+    def name(path) = ::File.basename(path).scrub
+
+    def given(count, what)
       raise Error, "expected #{what}, found #{Text.count(@arguments.size, "argument")}" unless @arguments.size == count
       @arguments
     end
@@ -187,13 +199,16 @@ module Magpie
     def file(path)
       ::File.binread(path)
     rescue SystemCallError => error
-      raise Error, "#{path} cannot be read: #{error.message.split(" @").first.downcase}"
+      raise Error, "#{path} cannot be read: #{reason(error)}"
     end
 
     def write(path, text)
       ::File.write(path, text)
     rescue SystemCallError => error
-      raise Error, "#{path} cannot be written: #{error.message.split(" @").first.downcase}"
+      raise Error, "#{path} cannot be written: #{reason(error)}"
     end
+
+    # As the system says it, without our own method and the path.
+    def reason(error) = error.class.new.message.downcase
   end
 end
