@@ -59,7 +59,7 @@ module Hostile
     "brackets" => ["<rect style=\"fill:#{"(" * 5000}\"/>", "line 1: its style sheets have brackets nested deeper than 32"],
     "braces" => ["<style>#{"a{" * 5000}</style>", "line 1: its style sheets have brackets nested deeper than 32"],
     "media in media" => ["<style>#{"@media screen{" * 3000}</style>", "line 1: its style sheets have brackets nested deeper than 32"],
-    "attributes" => ["<rect #{(1..20_000).map { |n| "a#{n}=''" }.join(" ")}/>", "has an element with more than 200 attributes at line 1"],
+    "attributes" => ["\n<g/>\n<rect #{(1..20_000).map { |n| "a#{n}=''" }.join(" ")}/>", "has an element with more than 200 attributes at line 3"],
     "elements" => ["<g/>" * 1_000_000, "has more than 50,000 elements"],
     "variables that name each other" => ["<style>rect{#{(0..3000).map { |n| "--p#{n}:var(--p#{n + 1})" }.join(";")};fill:var(--p0)}</style>#{RECT}", "line 1: its custom properties name each other more than 100 deep"]
   }.freeze
@@ -73,6 +73,7 @@ module Hostile
     "one identifier for all" => ["<g><rect id=\"a\" width=\"1\" height=\"1\"/></g>" * 3000, 3000],
     "words in words" => ["<text>#{"<tspan fill='red'>" * 100}#{"x" * 60_000}#{"</tspan>" * 100}</text>", 101],
     "blanks without end" => ["<g transform=\"#{" " * 200_000}x\" id=\"#{"-" * 200_000}x\"/><style>rect:nth-child(n#{" " * 200_000}x){fill:red}</style><rect style=\"stroke:url(#a#{" " * 200_000}x)\" width=\"9\" height=\"9\"/>", 1],
+    "the largest number that may be, however it is said" => ['<rect width="10000000" height="1" stroke-width="1e7" style="stroke-dashoffset:10000000px"/>', 1],
     "letters that are not ASCII" => ["<style>#{"é{fill:red}" * 2000} .ü{fill:#0A0}</style><rect id=\"r\" class=\"ü\" width=\"9\" height=\"9\"/>", 1]
   }.freeze
 

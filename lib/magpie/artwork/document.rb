@@ -6,7 +6,6 @@ module Magpie
     # outside: no network, no external DTD, no entity but plain short ones.
     class Document
       LARGEST_BYTES = 10 * 1024 * 1024
-      MOST_ELEMENTS = 50_000
       MOST_ATTRIBUTES = 200 # of one element
       DEEPEST = 200
       WRITING = Nokogiri::XML::Node::SaveOptions::AS_XML | Nokogiri::XML::Node::SaveOptions::NO_DECLARATION
@@ -156,9 +155,10 @@ module Magpie
       def check_count(text)
         count = 0
         text.scan(/<([^\/!?\s][^<]*)/) do |(tag)|
-          raise Error, "#{@name} has more than #{Text.thousands(MOST_ELEMENTS)} elements" if (count += 1) > MOST_ELEMENTS * 3
+          start = $~.begin(0)
+          raise Error, "#{@name} has more than #{Text.thousands(Limits::ELEMENTS)} elements" if (count += 1) > Limits::ELEMENTS * 3
           next unless tag.count("=") > MOST_ATTRIBUTES && tag[TAG].scan(/=\s*["']/).size > MOST_ATTRIBUTES
-          raise Error, "#{@name} has an element with more than #{MOST_ATTRIBUTES} attributes at line #{$~.pre_match.count("\n") + 1}"
+          raise Error, "#{@name} has an element with more than #{MOST_ATTRIBUTES} attributes at line #{text[0, start].count("\n") + 1}"
         end
       end
 

@@ -126,7 +126,7 @@ module Magpie
       def of_string(value, _) = value[:value].match?(FONT_NAME) ? "'#{value[:value]}'" : nil
 
       def of_number(value, property)
-        raise Error, "#{property} is #{value[:repr][0, 20]}: numbers go up to #{Text.thousands(LARGEST)}" unless value[:value].abs < LARGEST
+        raise Error, "#{property} is #{value[:repr][0, 20]}: numbers go up to #{Text.thousands(LARGEST)}" unless value[:value].abs <= LARGEST
         value[:repr].match?(NUMBER) ? value[:repr] : nil
       end
 
