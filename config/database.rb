@@ -8,6 +8,16 @@ module Database
 
   def migrate
     ActiveRecord::Migration.verbose = false
-    ActiveRecord::MigrationContext.new(MIGRATIONS).migrate
+    patiently { ActiveRecord::MigrationContext.new(MIGRATIONS).migrate }
+  end
+
+  # What rewrites a large table may take as long as it takes.
+  def patiently
+    connection = ActiveRecord::Base.connection
+    usual = connection.select_value("SHOW statement_timeout")
+    connection.execute("SET statement_timeout = 0")
+    yield
+  ensure
+    connection&.execute("SET statement_timeout = #{connection.quote(usual)}") if usual
   end
 end

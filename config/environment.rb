@@ -14,7 +14,9 @@ ActiveRecord.default_timezone = :utc
 ActiveRecord::Base.logger = Logger.new($stderr) if ENV["SQL_LOG"]
 ActiveRecord::Base.establish_connection(
   ENV.fetch("DATABASE_URL") { abort "DATABASE_URL is not set: bin/start and bin/test set it themselves" }
-    .then { |url| {url:, pool: Integer(ENV.fetch("THREADS", "16")) + 1, connect_timeout: 5} }
+    # A statement that goes on for a minute keeps a core and a connection from everybody; the
+    # longest of ours take a second or two.
+    .then { |url| {url:, pool: Integer(ENV.fetch("THREADS", "16")) + 1, connect_timeout: 5, variables: {statement_timeout: "60s"}} }
 )
 
 loader = Zeitwerk::Loader.new

@@ -87,6 +87,14 @@ RSpec.describe App, "at the door" do
     expect(log.string).to include("something of ours")
   end
 
+  it "gives up a statement that does not end, with nothing changed" do
+    expect(Record.connection.select_value("SHOW statement_timeout")).to eq "1min"
+    allow(Reach).to receive(:in_palettes) { Record.connection.execute("SET LOCAL statement_timeout = 20; SELECT pg_sleep(600)") }
+    get "/projects/#{project.id}/palettes", {}, {"magpie.as_in_production" => true, "rack.errors" => (log = StringIO.new)}
+    expect([last_response.status, last_response.body]).to match [500, /Nothing was changed/]
+    expect(log.string).to include "statement timeout"
+  end
+
   describe Frame::InFlight do
     # Holds what it is given until it is told to go on.
     let(:gate) { Queue.new }
