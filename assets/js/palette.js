@@ -38,6 +38,7 @@ function shifting(form) {
 // The small curves and the hand follow on release: they cost half a frame.
 const DRAWN = ".compare, .chart, .chip-paint"
 let shown = null // [{ id, was, chip, drawn }] while something is shifted
+const tried = new Map() // id → [what stands at the root while it is shifted, what the swatch is]
 
 function preview(form) {
   asking++ // what was asked before is out of date
@@ -58,7 +59,13 @@ function follow(form) {
   for (const element of all(DRAWN)) {
     for (const id of new Set([...element.outerHTML.matchAll(/var\(--swatch-(\d+)/g)].map(found => found[1]))) drawn.set(id, [...drawn.get(id) ?? [], element])
   }
-  return shiftable(form).map(id => ({ id, chip: chips.get(id), was: find("#app").style.getPropertyValue(`--swatch-${id}`), drawn: drawn.get(id) ?? [] }))
+  return shiftable(form).map(id => ({ id, chip: chips.get(id), was: held(id), drawn: drawn.get(id) ?? [] }))
+}
+
+// Parts of the page may come anew while the root still shows what is tried.
+function held(id) {
+  const now = find("#app").style.getPropertyValue(`--swatch-${id}`), [value, was] = tried.get(id) ?? []
+  return now === value ? was : now
 }
 
 function shiftable(form) {
@@ -81,6 +88,7 @@ async function compute(form) {
   for (const { id, was, chip, drawn } of shown ?? []) { // what something locked follows stays
     const now = computed[id] ?? was
     settle({ id, drawn, chip }, now, halves(was, now))
+    tried.set(id, [now, was])
   }
   form.dataset.computed = mine
 }
@@ -97,6 +105,7 @@ function leaveShift() {
   delete find("#shift")?.dataset.shifted
   for (const { id, was, chip, drawn } of shown ?? []) settle({ id, drawn, chip }, was, `var(--swatch-${id})`)
   shown = null
+  tried.clear()
 }
 
 document.addEventListener("click", event => {

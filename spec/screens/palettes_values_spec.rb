@@ -132,7 +132,7 @@ RSpec.describe "Palettes, values and what follows", :screen do
     click_link "Palette"
     dot = -> { page.evaluate_script("getComputedStyle(document.querySelector('[data-dot=\"#{named("Nebula teal").id}\"] circle')).fill") }
     was = dot.call
-    find("#shift-hue").execute_script("this.value = 60; this.dispatchEvent(new Event('input', { bubbles: true }))")
+    slide_along("hue", 60)
     expect(dot.call).not_to eq was
     expect(variable(named("Nebula teal"))).to eq "#2F8FA3"
     slide("hue", 60)
@@ -144,13 +144,26 @@ RSpec.describe "Palettes, values and what follows", :screen do
     expect(page).to have_css("h1", text: "21 swatches, everywhere")
   end
 
+  it "knows what a swatch is while it shows what is tried, also when the side comes anew" do
+    teal = named("Nebula teal")
+    slide("hue", 60)
+    shifted = Magpie::Palette::Shift.new(hue: 60).of(teal.colour).hex
+    eventually { expect(variable(teal)).to eq shifted }
+    find("#shift-hue").execute_script("this.focus()") # what one is at keeps its value
+    click_link "Palette"
+    settled.find("#shift[data-computed]")
+    eventually { expect([find("#shift-hue").value, variable(teal)]).to eq ["60", shifted] }
+    keys :escape
+    eventually { expect([find("#shift-hue").value, variable(teal)]).to eq ["0", "#2F8FA3"] }
+  end
+
   it "previews each slider as the server will compute it" do
     look_at "Chart"
     click_link "Palette"
     slate = named("Slate dome")
     drawn = -> { Magpie::Notation.parse(page.evaluate_script("getComputedStyle(document.querySelector('[data-dot=\"#{slate.id}\"] circle')).fill")) }
     {lightness: -8, chroma: 60, hue: -70, contrast: 40, warmth: 50}.each do |name, amount|
-      find("#shift-#{name}").execute_script("this.value = #{amount}; this.dispatchEvent(new Event('input', { bubbles: true }))")
+      slide_along(name, amount)
       expect(Magpie::Difference.de2000(drawn.call, Magpie::Palette::Shift.new(name => amount).of(slate.colour))).to be < 0.3, name.to_s
       find("[data-shift-reset]").click
     end

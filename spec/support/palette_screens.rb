@@ -40,8 +40,15 @@ module PaletteScreens
 
   def run_of(group) = all("[data-group-name='#{group}'] [data-slot]").map { |cell| cell.text.lines.first.to_s.strip }
 
+  # Moves a slider, and lets it go; of a page that has come, as with the pointer.
   def slide(name, value)
-    find("#shift-#{name}").execute_script("this.value = arguments[0]; this.dispatchEvent(new Event('input', { bubbles: true })); this.dispatchEvent(new Event('change', { bubbles: true }))", value)
+    slide_along(name, value)
+    find("#shift-#{name}").execute_script("this.dispatchEvent(new Event('change', { bubbles: true }))")
+  end
+
+  # Without letting it go.
+  def slide_along(name, value)
+    settled.find("#shift-#{name}").execute_script("this.value = arguments[0]; this.dispatchEvent(new Event('input', { bubbles: true }))", value)
   end
 
   def variable(swatch) = page.evaluate_script("document.querySelector('#app').style.getPropertyValue('#{swatch.variable}')")
