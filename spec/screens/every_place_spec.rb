@@ -166,6 +166,7 @@ RSpec.describe "Every place", :screen do
   it "shows a bad notation's reason in Mix, and cannot apply it" do
     open_place "palettes"
     find(".chip[title^='Coral']").click
+    within(".hand-now") { expect(page).to have_content("Coral") } # until then Mix is of what was in it before
     click_link "Mix"
     fill_in "Colour in any notation", with: "rgb(300 0 0)"
     expect(page).to have_content("red is 300: expected 0 to 255")

@@ -164,8 +164,9 @@ RSpec.describe "Palettes, values and what follows", :screen do
     drawn = -> { Magpie::Notation.parse(page.evaluate_script("getComputedStyle(document.querySelector('[data-dot=\"#{slate.id}\"] circle')).fill")) }
     {lightness: -8, chroma: 60, hue: -70, contrast: 40, warmth: 50}.each do |name, amount|
       slide_along(name, amount)
-      expect(Magpie::Difference.de2000(drawn.call, Magpie::Palette::Shift.new(name => amount).of(slate.colour))).to be < 0.3, name.to_s
+      eventually { expect(Magpie::Difference.de2000(drawn.call, Magpie::Palette::Shift.new(name => amount).of(slate.colour))).to be < 0.3, "#{name}: #{drawn.call.hex}" }
       find("[data-shift-reset]").click
+      eventually { expect(Magpie::Difference.de2000(drawn.call, slate.colour)).to be < 0.3 }
     end
   end
 
