@@ -3,9 +3,11 @@ module Magpie
   # line and gradient stop a place. What a place holds is kept apart from the
   # drawing, so the same drawing can be rendered with any paint.
   class Artwork
+    autoload :Compressed, "magpie/artwork/compressed"
     autoload :Document, "magpie/artwork/document"
     autoload :Vocabulary, "magpie/artwork/vocabulary"
     autoload :Safety, "magpie/artwork/safety"
+    autoload :Embedded, "magpie/artwork/embedded"
     autoload :Geometry, "magpie/artwork/geometry"
     autoload :Css, "magpie/artwork/css"
     autoload :Grammar, "magpie/artwork/grammar"

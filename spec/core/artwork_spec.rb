@@ -122,9 +122,28 @@ RSpec.describe Magpie::Artwork do
     end
 
     it "says what is wrong with what is no drawing" do
-      {"" => /is empty/, "\x1F\x8Bxx" => /moor.svg is compressed/, "a\0b" => /moor.svg is not an SVG: this is not text/, "hello" => /moor.svg is not an SVG: there is no <svg> in it/, "<html><svg/></html>" => /is not an SVG: it begins with <html>/,
+      {"" => /is empty/, "\x1F\x8Bxx" => /moor.svg is compressed and damaged/, Zlib.gzip("x" * 11_000_000) => /comes to more than 10 MB/, Zlib.gzip("hello") => /there is no <svg> in it/, "a\0b" => /moor.svg is not an SVG: this is not text/, "hello" => /moor.svg is not an SVG: there is no <svg> in it/, "<html><svg/></html>" => /is not an SVG: it begins with <html>/,
        "<svg><g></svg>" => /is damaged at line 1/, svg("<g>" * 210 + "</g>" * 210) => /nested deeper than 200 at line 1/, svg("<g/>" * 60_000) => /comes to more than 50,000 elements/}.each do |text, message|
         expect { described_class.read(text, name: "moor.svg") }.to raise_error(Magpie::Error, message)
+      end
+    end
+
+    it "reads what is compressed as what it is" do
+      drawing = File.binread(File.expand_path("../../db/demo/poster.svg", __dir__))
+      plain, packed = [drawing, Zlib.gzip(drawing)].map { |bytes| described_class.read(bytes) }
+      expect([packed.template, packed.parts, packed.places]).to eq [plain.template, plain.parts, plain.places]
+      expect { described_class.read(Zlib.gzip(drawing).then { |packed| packed.byteslice(0, packed.bytesize / 2) }, name: "moor.svgz") }.to raise_error(Magpie::Error, /moor.svgz is compressed and damaged/)
+    end
+
+    it "takes pictures within by their content, whatever they say that they are" do
+      bytes = {"png" => "\x89PNG\r\n\x1A\n", "jpeg" => "\xFF\xD8\xFF\xE0", "gif" => "GIF89a"}.transform_values { |start| [start.b + "\0" * 40].pack("m") }
+      ["data:;base64,", "data:base64,", "data:image/x-unknown;base64,", "DATA:image/svg+xml;charset=utf-8;base64, "].each do |head|
+        bytes.each do |type, base64|
+          template = read(%(<image width="4" height="4" href="#{head}#{base64}"/>)).template
+          expect(template).to include("data:image/#{type};base64,"), head
+          expect(Magpie::Painters::Outgoing.checked(Magpie::Painters::Flat.new(template, {}).to_s)).to include("data:image/#{type}")
+        end
+        expect(read(%(<image width="4" height="4" href="#{head}#{["<svg/>"].pack("m")}"/>)).template).not_to include("href")
       end
     end
 
@@ -157,7 +176,7 @@ RSpec.describe Magpie::Artwork do
     it "links swatches by custom properties, with plain colours for what does not know them" do
       artwork = described_class.read(File.binread(File.expand_path("../../db/demo/poster.svg", __dir__)))
       paints = artwork.paints
-      paints[["ember_band", "fill"]].reference = 7
+      paints[["ember_band", "fill"]] = paints[["ember_band", "fill"]].dup.tap { |paint| paint.reference = 7 }
       linked = Magpie::Painters::Linked.new(artwork.template, paints, names: {7 => Magpie::Painters::Linked::Name.new("ember-sky", "Ember sky")}).to_s
       expect(linked).to include("--ember-sky:#E46F58; /* Ember sky */", ".fill-ember-sky{fill:var(--ember-sky)}")
       expect(linked).to match(/id="ember_band"[^>]* fill="#E46F58"[^>]* class="fill-ember-sky"/)

@@ -34,8 +34,7 @@ module Magpie
       def settle(element, inherited)
         won = winners(element)
         node = element.node
-        node.delete("class")
-        node.delete("style")
+        %w[class style].each { |name| node.attribute(name)&.unlink }
         variables = Variables.of(won.select { |property, _| property.start_with?("--") }.transform_values { |ranked| ranked.declaration.values }, inherited, @budget)
         node.attribute_nodes.each { |attribute| presentation(node, attribute, won, variables) }
         kept = won.filter_map { |property, ranked| declare(node, property, ranked.declaration.values, variables) }

@@ -32,12 +32,13 @@ module Magpie
       def mark(root)
         root.xpath("//*").each do |node|
           node.attribute_nodes.each do |attribute|
-            if attribute.name == "id"
-              attribute.value = MARK + attribute.value
-            elsif attribute.name == "href" && attribute.value.start_with?("#")
-              attribute.value = "##{MARK}#{attribute.value[1..]}"
-            elsif attribute.value.include?("url(#")
-              attribute.value = attribute.value.gsub("url(#", "url(##{MARK}")
+            name, value = attribute.name, attribute.value
+            if name == "id"
+              attribute.value = MARK + value
+            elsif name == "href" && value.start_with?("#")
+              attribute.value = "##{MARK}#{value[1..]}"
+            elsif value.include?("url(#")
+              attribute.value = value.gsub("url(#", "url(##{MARK}")
             end
           end
         end

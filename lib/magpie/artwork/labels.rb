@@ -19,7 +19,7 @@ module Magpie
         end
       end
 
-      def initialize = @counts = Hash.new(0)
+      def initialize = @counts = Hash.new { |known, group| known[group] = Hash.new(0) }
 
       def of_part(node, groups)
         return words(Labels.text(node, LONGEST * 5)) if Vocabulary::TEXTS.include?(node.name) && !given(node)
@@ -34,7 +34,8 @@ module Magpie
 
       def given(node)
         label = node["data-label"] || node["aria-label"]
-        label ||= Labels.of_identifier(node["id"]) if node["id"] && Identifiers.given?(node["id"])
+        label ||= node["id"]&.then { |id| Labels.of_identifier(id) if Identifiers.given?(id) }
+        return unless label
         label = Text.name(label, longest: LONGEST)
         label.empty? ? nil : label
       end
@@ -42,7 +43,7 @@ module Magpie
       def words(text) = "“#{Text.name(text, longest: 40)}”"
 
       def numbered(kind, group)
-        name = [kind, @counts[[kind, group]] += 1].join(" ")
+        name = "#{kind} #{@counts[group][kind] += 1}"
         group ? "#{name} in #{group}" : name
       end
     end

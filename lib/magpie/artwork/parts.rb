@@ -6,12 +6,15 @@ module Magpie
       Inherited = Struct.new(:fill, :stroke, :fill_opacity, :stroke_opacity, :color, :visibility, :hidden, keyword_init: true)
       START = Inherited.new(fill: "black", stroke: "none", fill_opacity: "1", stroke_opacity: "1", color: Color.from_rgb24(0), visibility: "visible", hidden: false)
       PAINTS = %w[fill stroke fill-opacity stroke-opacity].freeze
+      INHERITED = %w[fill stroke fill-opacity stroke-opacity color visibility display].freeze
+      LABELS = %w[data-label aria-label].freeze
       # Where paint goes. Its value begins with what no file can hold.
       MARK = "data-part"
       BLACK = Paint.new(kind: :plain, colour: Color.from_rgb24(0), opacity: 1.0)
 
       # "0.5" or "50%", 1 where it cannot be read.
       def self.opacity(text)
+        return 1.0 if text == "1"
         number = Float(text.to_s.strip.delete_suffix("%"), exception: false) or return 1.0
         number /= 100 if text.strip.end_with?("%")
         number.clamp(0.0, 1.0)
@@ -25,7 +28,7 @@ module Magpie
         @places = []
         @keys, @again = {}, Hash.new(0)
         @labels = Labels.new
-        @parsed = {}
+        @parsed = Hash.new { |known, current| known[current] = {} }.compare_by_identity
         @ids = root.xpath("//@id").to_h { |id| [id.value, true] }
         @used = Identifiers.used(root)
       end
@@ -34,6 +37,9 @@ module Magpie
 
       private
 
+      # Nokogiri's own way looks at all attributes for each.
+      def forget(node, names) = names.each { |name| node.attribute(name)&.unlink }
+
       # @param mode [Symbol] :shown makes parts, :literal writes plain paint, for what
       #   is only used as a mask or template
       def visit(node, inherited, key, labels, mode)
@@ -41,7 +47,7 @@ module Magpie
         return gradient(node, now, key) if Vocabulary::GRADIENTS.include?(node.name)
         mode = mode_of(node, mode)
         paint(node, now, key, labels, mode) if paints?(node)
-        PAINTS.each { |name| node.delete(name) } if Vocabulary::CONTAINERS.include?(node.name) || Vocabulary::INKED.include?(node.name) || Vocabulary::HIDDEN.include?(node.name)
+        forget(node, PAINTS) if Vocabulary::CONTAINERS.include?(node.name) || Vocabulary::INKED.include?(node.name) || Vocabulary::HIDDEN.include?(node.name)
         label = @labels.of_group(node)
         counts = Hash.new(0)
         node.element_children.each do |child|
@@ -66,8 +72,9 @@ module Magpie
       end
 
       def inherit(node, from)
-        given = ->(name, otherwise) { (node[name].nil? || node[name].strip == "inherit") ? otherwise : node[name] }
-        color = Notation.try(node["color"].to_s) || from.color
+        return from unless INHERITED.any? { |name| node.key?(name) }
+        given = ->(name, otherwise) { node[name].then { |text| (text.nil? || text.strip == "inherit") ? otherwise : text } }
+        color = (node.key?("color") && Notation.try(node["color"])) || from.color
         now = Inherited.new(
           fill: given.call("fill", from.fill), stroke: given.call("stroke", from.stroke), color:,
           fill_opacity: given.call("fill-opacity", from.fill_opacity), stroke_opacity: given.call("stroke-opacity", from.stroke_opacity),
@@ -82,9 +89,9 @@ module Magpie
 
       # Drawings write the same few paints over and over.
       def parse(text, current, opacity)
-        key = [text, current, opacity]
-        @parsed[key] = Paint.parse(text, current:, opacity:) unless @parsed.key?(key)
-        @parsed[key].dup
+        known, key = @parsed[current], (opacity >= 1) ? text : [text, opacity]
+        known[key] = Paint.parse(text, current:, opacity:)&.freeze unless known.key?(key)
+        known[key]
       end
 
       def paints?(node)
@@ -98,15 +105,14 @@ module Magpie
       def paint(node, now, key, labels, mode)
         fill = (node.name == "line") ? Paint.none : paint_of(now.fill, now.fill_opacity, now)
         line = paint_of(now.stroke, now.stroke_opacity, now)
-        PAINTS.each { |name| node.delete(name) }
+        forget(node, PAINTS)
         shown = mode == :shown && !now.hidden && !(fill.none? && line.none?) && !%w[hidden collapse].include?(now.visibility)
         return literal(node, fill, line) unless shown
         @parts << Part.new(key:, label: @labels.of_part(node, labels), kind: :part)
         @places << Place.new(part: key, role: "fill", paint: fill) << Place.new(part: key, role: "line", paint: line)
         node[MARK] = Identifiers::MARK + key
       ensure
-        node.delete("data-label")
-        node.delete("aria-label")
+        forget(node, LABELS)
       end
 
       # Where a reference points at nothing, what stands behind it holds, or nothing.
@@ -129,7 +135,7 @@ module Magpie
           part = Part.new(key: "#{key}/stop#{index}", label: "#{label}, stop #{index}", kind: :stop) if used
           stop(stop, now, part)
         end
-        node.delete("data-label")
+        forget(node, LABELS)
       end
 
       # @param part [Part, nil] nil when nothing uses the gradient
@@ -137,7 +143,7 @@ module Magpie
         color = Notation.try(node["color"].to_s) || now.color
         text = node["stop-color"] || "black"
         paint = Paint.parse(text, current: color, opacity: Parts.opacity(node["stop-opacity"] || "1")) || BLACK
-        %w[stop-color stop-opacity].each { |name| node.delete(name) }
+        forget(node, %w[stop-color stop-opacity])
         return paint.attributes("stop").each { |name, value| node[name] = value } unless part
         @parts << part
         @places << Place.new(part: part.key, role: "stop", paint:)

@@ -95,7 +95,8 @@ module Magpie
 
       def reference(node, attribute, value)
         return attribute.value = "##{Identifiers.safe(value[1..])}" if value.match?(/\A#./) && node.name != "a"
-        return attribute.value = value if node.name == "image" && value.match?(Vocabulary::EMBEDDED_PICTURE)
+        picture = Embedded.written(value) if node.name == "image"
+        return attribute.value = picture if picture
         attribute.unlink
         return if node.name == "a"
         @dropped.add((node.name == "image") ? "external image" : "#{node.name} that points outside the file", node)

@@ -57,7 +57,6 @@ module Magpie
       }.freeze
       # Read and then taken away, or only ever read as text.
       READ = words.call("class style href media data-label aria-label requiredExtensions")
-      EMBEDDED_PICTURE = %r{\Adata:image/(png|jpeg|jpg|gif|webp);base64,[A-Za-z0-9+/=\s]+\z}
     end
   end
 end

@@ -36,7 +36,7 @@ module Magpie
 
       def within?(node, attribute, css)
         value = attribute.value
-        return value.start_with?("#") || node.name == "image" && value.match?(Artwork::Vocabulary::EMBEDDED_PICTURE) if attribute.name == "href"
+        return value.start_with?("#") || node.name == "image" && !Artwork::Embedded.written(value).nil? if attribute.name == "href"
         return css.declarations(value).all? { |declaration| Artwork::Vocabulary::PROPERTIES[declaration.property] && !Artwork::Grammar.outside?(declaration.values) } if attribute.name == "style"
         !value.match?(ADDRESS) || attribute.name == "data-label" || !Artwork::Grammar.outside?(css.values(value))
       end

@@ -15,7 +15,7 @@ module Magpie
         Format.new("TIFF", "image/tiff", /\A(II[*+]\0|MM\0[*+])/n, :tiffload_buffer),
         Format.new("AVIF", "image/avif", /\A.{4}ftyp(avif|avis)/mn, :heifload_buffer),
         Format.new("HEIC", "image/heic", /\A.{4}ftyp(heic|heix|heim|heis|hevc|mif1|msf1)/mn, :heifload_buffer),
-        Format.new("SVG", "image/svg+xml", /\A(\xEF\xBB\xBF)?\s*<(\?xml|!DOCTYPE svg|!--|svg[\s>])/n, :svg)
+        Format.new("SVG", "image/svg+xml", /\A(\x1F\x8B|(\xEF\xBB\xBF)?\s*<(\?xml|!DOCTYPE svg|!--|svg[\s>]))/n, :svg)
       ].freeze
       NAMES = Text.list(FORMATS.map(&:name)).sub(" and ", " or ")
 
