@@ -8,6 +8,7 @@ require "capybara"
 require "ferrum"
 require "tmpdir"
 require_relative "palettes"
+require_relative "dress_frames"
 
 Database.migrate
 Demo.clear
@@ -63,6 +64,7 @@ server = Capybara::Server.new(App).boot
 page = Frames.browser
 page.page.set_viewport(width: 1280, height: 800)
 path = Frames.large_picture
+Frames::Dress.rows(page, server)
 puts "| Pointer over 12 megapixels | Frames | Median | 95 % | Longest |", "| --- | --: | --: | --: | --: |"
 (ENV["ONLY"] ? [] : %w[1 5 31]).each do |probe|
   page.go_to("http://#{server.host}:#{server.port}#{path}")

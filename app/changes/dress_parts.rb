@@ -4,21 +4,21 @@ module Changes
   class DressParts < Change
     include Ties
 
-    # @param keys [Array<String>] keys of parts
+    # @param numbers [Array<Integer>] of parts
     # @param role [String] "fill" or "line"
     # @param content [Hand::Content, nil] nil clears
-    def initialize(project, artwork:, keys:, role:, content:)
+    def initialize(project, artwork:, numbers:, role:, content:)
       super(project)
-      @artwork, @keys, @role, @content = artwork, keys.uniq, role, content
+      @artwork, @numbers, @role, @content = artwork, numbers, role, content
     end
 
     private
 
     def make
-      places = @artwork.places.joins(:part).where(parts: {key: @keys}, role: @role)
-      @labels = Part.where(id: places.map(&:part_id)).pluck(:label)
-      raise Magpie::Error, "#{@artwork.name} has no such part" if @labels.empty?
-      dress(places.ids)
+      found = @artwork.places_of(@numbers).joins(:part).where(role: @role).order(:id).pluck(:id, "parts.label")
+      raise Magpie::Error, "#{@artwork.name} has no such part" if found.empty?
+      @labels = found.map(&:last)
+      dress(found.map(&:first))
     end
 
     def dress(ids)

@@ -17,9 +17,13 @@ module Following
     def initialize(ids, values: {})
       @graph = graph = Graph.below(ids)
       @held = Held.of(ids | graph.edges.map(&:swatch_id) | graph.followers)
-      @were = {}
+      @were, @given = {}, values.keys
       values.each { |id, colour| @held.fetch(id).colour = colour if @held.key?(id) }
     end
+
+    # The swatches that were given a value, with it.
+    # @return [Hash{Integer => Held}] by id
+    def given = @held.slice(*@given)
 
     # @return [Moved]
     # @raise [Magpie::Error] naming those that are locked and would move

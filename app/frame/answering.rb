@@ -42,13 +42,20 @@ module Frame
 
     def count(number, word) = Magpie::Text.count(number, word)
 
-    # The whole page, or those of its parts that are asked for.
+    # The whole page, or those of its parts that are asked for. Parts that show what was
+    # changed are enough where nobody else changed anything that they do not show.
     # @param view [Symbol] of the place
     def place_page(place, view)
       @place = place
       @title = PLACES[place]
       @parts = request.env["HTTP_X_PARTS"]&.split
+      @parts = nil if @parts&.include?("changes") && !HouseVersion.new(actor, project).alone?
       erb view, layout: @parts ? :"shared/parts" : :layout
+    end
+
+    # What an address shows stays what it is, while it is what its version says.
+    def kept_under(version)
+      (param[:v] == version) ? cache_control(:private, :immutable, max_age: 31_536_000) : cache_control(:no_store)
     end
 
     # Is a part of the page to be made?

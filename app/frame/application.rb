@@ -22,6 +22,7 @@ module Frame
     set :dump_errors, true
 
     set :locks_first, false
+    set :in_transaction, true # its actions, see Once#act
 
     MISSING = [ActiveRecord::RecordNotFound, Sinatra::NotFound].freeze
 

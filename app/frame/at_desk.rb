@@ -35,10 +35,9 @@ module Frame
 
     def find_list = @find_list ||= FindList.new(desk, looked)
 
-    # An artwork as it is dressed, for a page: in a root of its own, which it cannot leave.
-    # @param prefix [String] tells several drawings of it apart
-    # @return [String] HTML
-    def live(artwork, prefix) = %(<div class="drawing-root" style="--ratio:#{artwork.ratio}">#{desk.dressing(artwork).live(prefix)}</div>)
+    # Artworks that a page shows together.
+    # @return [Drawn]
+    def drawn(artworks) = (@drawn ||= {})[artworks.map(&:id)] ||= Drawn.new(artworks, desk)
 
     # What is looked at, in a place that looks at something.
     def looked = nil

@@ -59,10 +59,6 @@ module Frame
 
     def finds = @finds ||= rows.finds(most: FINDS)
 
-    # An artwork as it is dressed.
-    # @return [Dressing]
-    def dressing(artwork) = (@dressings ||= {})[artwork.id] ||= Dressing.new(artwork)
-
     # @return [OnDesk]
     def rows = @rows ||= OnDesk.new(project)
 

@@ -33,7 +33,7 @@ module Frame
       return super unless request.post?
       return throw(:halt, act(&route)) unless KEY.match?(param.text(:once))
       answer = nil
-      given = Answer.once("#{visitor}#{request.path}/#{param[:once]}") do
+      given = Answer.once(once_key(request.path, param[:once])) do
         answer = act(&route)
         status answer if answer.is_a?(Integer) # as redirects halt
         body answer if answer.is_a?(String)
@@ -45,11 +45,14 @@ module Frame
     # The locks first where a place changes what belongs to the house, so that what is read
     # is what is changed; but files are read before anybody waits. The hand last.
     def act(&route)
+      return catch(:halt, &route) unless settings.in_transaction
       Record.transaction do
         Changes::Change.lock(param.id(:project), actor) if settings.locks_first && param[:project] && request.media_type != "multipart/form-data"
         catch(:halt, &route).tap { @desk&.hand&.settle }
       end
     end
+
+    def once_key(path, form) = "#{visitor}#{path}/#{form}"
 
     def again(given)
       keep_session

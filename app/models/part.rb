@@ -2,4 +2,7 @@
 class Part < Record
   belongs_to :artwork
   has_many :places
+
+  # @param numbers [Array<Integer>] in the order of the drawing
+  scope :numbered, ->(numbers) { where("parts.position = ANY(#{Record.array(numbers)})") }
 end

@@ -1,25 +1,61 @@
+require "cgi"
+
 module Page
-  # Paints a drawing for a page: swatches as custom properties, parts marked so that
-  # they can be picked. A paint's reference is the swatch's id.
+  # What a page is told of an artwork. Its drawing comes once, without paint, with a number
+  # where each part is; then the paints, by number, those of swatches as custom properties.
+  # A paint's reference is the swatch's id.
   class Painter < Magpie::Painters::Svg
+    # The identifiers of the file, so that they meet none of ours in the same root.
+    PREFIX = "of-file-"
+
     # @param id [Integer] of a swatch
     def self.variable(id) = "--swatch-#{id}"
 
     # The property, and what holds where it is not set.
     def self.property(id, hex) = "var(#{variable(id)},#{hex})"
 
-    def initialize(...)
-      super
-      @hexes = Hash.new { |known, colour| known[colour] = colour.hex }.compare_by_identity
+    # @param template [String] see Magpie::Artwork
+    # @param numbers [Hash{String => Integer}] of parts, by key
+    # @return [String] SVG
+    def self.drawing(template, numbers)
+      template.gsub(PART) { %( data-part="#{numbers.fetch(CGI.unescapeHTML($1))}") }.gsub(Magpie::Artwork::Identifiers::MARK, PREFIX)
+    end
+
+    # @param dressing [Dressing]
+    def initialize(dressing)
+      super("", dressing.paints)
+      @dressing = dressing
+    end
+
+    # @return [Array<[String, String, Float, Array<Integer>]>] role, what the attribute
+    #   holds, its opacity, and the numbers of the parts that are painted so
+    def paints
+      found = @dressing.places.group_by { |place| [place.role, *seen(place, @paints[[place.key, place.role]])] }
+      found.map { |(role, text, opacity), places| [role, text, opacity, places.map(&:number)] }
+    end
+
+    # Gradients and patterns of palettes that places hold.
+    # @return [String] SVG
+    def servers
+      held = @dressing.places.select { |place| @paints[[place.key, place.role]].compound }
+      named = held.to_h { |place| [server_id(place), @paints[[place.key, place.role]].compound] }
+      Magpie::Painters::Servers.new(named) { |colour, reference| ink(colour, reference) }.to_s
     end
 
     private
 
-    def kept(key) = %( data-part="#{key}")
+    # The swatch's own changes, its identifier does not: places that follow it are left alone.
+    def server_id(place) = place.swatch_id ? "swatch-#{place.swatch_id}" : "place-#{place.id}"
+
+    def seen(place, paint)
+      return ["url(##{server_id(place)})", paint.opacity] if paint.compound
+      text, opacity = value(paint)
+      [text.gsub(Magpie::Artwork::Identifiers::MARK, PREFIX), opacity.round(4)]
+    end
 
     # The property carries the swatch's own opacity.
     def ink(colour, reference)
-      return Ink.new(Painter.property(reference, @hexes[colour]), 1.0) if reference
+      return Ink.new("var(#{Painter.variable(reference)})", 1.0) if reference
       Ink.new(colour.with(alpha: 1).hex, colour.alpha)
     end
   end

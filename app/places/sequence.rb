@@ -8,6 +8,8 @@ module Places
     MOST = 200 # actions
     LARGEST = 8 * 1024 * 1024 # bytes of JSON
     HOPS = 4
+    # A page may come whole where parts were asked for. Text that people gave is escaped.
+    PARTLY = '<div data-parts="'
     # Of a request, what each action has anew.
     OWN = /\A(rack\.request\.|rack\.input|sinatra\.|magpie\.|CONTENT_|HTTP_X_PARTS|HTTP_REFERER)/
 
@@ -23,7 +25,8 @@ module Places
       page = go(@then || @at)
       return page if later?(page)
       @env["rack.session.options"][:skip] = false # a new visitor's mark is kept
-      json(at: @at, told: @told, parts: @parts, page: page.last.each.to_a.join.force_encoding(Encoding::UTF_8))
+      text = page.last.each.to_a.join.force_encoding(Encoding::UTF_8)
+      json(at: @at, told: @told, parts: (@parts if text.include?(PARTLY)), page: text)
     end
 
     private

@@ -35,6 +35,9 @@ class Actor
   # Places of artworks that stand, wherever a swatch is followed.
   def places = Place.where(artwork: artworks.where(removed_at: nil))
 
+  # How often each swatch is followed in them.
+  def reaches = Reaching.where(artwork_id: artworks.where(removed_at: nil).select(:id))
+
   def artworks = Artwork.where(project: projects)
 
   def finds = Find.where(project: projects)

@@ -1,35 +1,24 @@
 # An artwork as it is dressed: what each of its places holds now, and what painters make
 # of that.
 class Dressing
-  # Tells what is seen: another drawing, another paint, another key.
-  # @param artworks [Array<Artwork>]
-  # @return [Hash{Integer => String}] by artwork, in one query
-  def self.keys(artworks)
-    rows = Record.connection.select_rows(<<~SQL).to_h
-      SELECT p.artwork_id, md5(string_agg(concat_ws('|', p.part_id, p.role, p.kind, COALESCE(s.colour, p.colour), COALESCE(s.paint, p.paint), p.reference, p.opacity), '/' ORDER BY p.part_id, p.role))
-      FROM places p LEFT JOIN follows f ON f.place_id = p.id AND f.ink IS NULL LEFT JOIN swatches s ON s.id = f.swatch_id
-      WHERE p.artwork_id = ANY(#{Record.array(artworks.map(&:id))}) GROUP BY 1
-    SQL
-    artworks.to_h { |artwork| [artwork.id, Digest::SHA256.hexdigest("#{artwork.template}#{rows[artwork.id]}")] }
-  end
-
-  # @param ids [Array<Integer>] of artworks
-  # @return [Hash{Integer => Integer}] parts by artwork, in one query
-  def self.part_counts(ids)
-    Record.connection.select_rows("SELECT artwork_id, count(*) FROM parts WHERE artwork_id = ANY(#{Record.array(ids)}) AND kind = 'part' GROUP BY 1").to_h
-  end
-
   COLOURS = Record::ColourType.new
   PAINTS = Swatch::PaintType.new
 
   # A place as it is kept.
+  # @!attribute number [Integer] of its part, in the order of the drawing
   # @!attribute key [String] of its part
   # @!attribute swatch_id [Integer, nil] that it follows
-  Held = Struct.new(:id, :part_id, :key, :role, :kind, :colour, :hex, :reference, :opacity, :paint, :swatch_id)
+  Held = Struct.new(:id, :part_id, :number, :key, :role, :kind, :colour, :hex, :reference, :opacity, :paint, :swatch_id)
 
   attr_reader :artwork
 
-  def initialize(artwork) = @artwork = artwork
+  # @param since [Integer] a stamp: only places that were repainted after it, see .stamp
+  # @param compounds [Boolean] only places that hold a gradient or pattern of a palette
+  # @param trying [Hash{Integer => Magpie::Color}] what swatches would hold, by id
+  def initialize(artwork, since: nil, compounds: false, trying: {})
+    @artwork, @since, @compounds, @trying = artwork, since, compounds, trying
+    @colours = Hash.new { |known, json| known[json] = COLOURS.deserialize(json) } # drawings use the same few over and over
+  end
 
   # The drawing, as it came.
   # @return [String] SVG
@@ -38,9 +27,9 @@ class Dressing
   # @return [Array<Held>]
   def places
     @places ||= Record.connection.select_rows(<<~SQL).map { |row| Held.new(*row) }
-      SELECT p.id, p.part_id, parts.key, p.role, p.kind, p.colour, p.hex, p.reference, p.opacity, p.paint, f.swatch_id
+      SELECT p.id, p.part_id, parts.position, parts.key, p.role, p.kind, p.colour, p.hex, p.reference, p.opacity, p.paint, f.swatch_id
       FROM places p JOIN parts ON parts.id = p.part_id LEFT JOIN follows f ON f.place_id = p.id AND f.ink IS NULL
-      WHERE p.artwork_id = #{Integer(@artwork.id)} ORDER BY p.id
+      WHERE p.artwork_id = #{Integer(@artwork.id)} #{"AND p.id IN (#{repainted})" if @since} #{"AND p.id IN (#{compound})" if @compounds} ORDER BY p.id
     SQL
   end
 
@@ -48,14 +37,11 @@ class Dressing
   # by its id.
   def paints
     @paints ||= begin
-      held = Following::Held.of(places.filter_map(&:swatch_id).uniq)
+      held = held_by(places.filter_map(&:swatch_id).uniq)
       of_swatches, of_places = inks(held.values.select(&:paint).map(&:id), places.select(&:paint).map(&:id))
       places.to_h { |place| [[place.key, place.role], paint(place, held[place.swatch_id], of_swatches[place.swatch_id], of_places[place.id])] }
     end
   end
-
-  # For a page; the prefix keeps the identifiers of several drawings apart.
-  def live(prefix) = Page::Painter.new(drawing, paints, prefix: "#{prefix}-#{@artwork.id}-").to_s
 
   def flat = Magpie::Painters::Flat.new(drawing, paints).to_s
 
@@ -66,13 +52,40 @@ class Dressing
 
   private
 
+  # Nobody's change is missed: what is repainted after it has a larger stamp.
+  def repainted = "SELECT place_id FROM repainted WHERE artwork_id = #{Integer(@artwork.id)} AND stamp > #{Integer(@since)}"
+
+  # Places of which there are few, if any: found without a look at the others.
+  def compound
+    <<~SQL
+      SELECT id FROM places WHERE artwork_id = #{Integer(@artwork.id)} AND paint IS NOT NULL UNION
+      SELECT f.place_id FROM reaches r JOIN swatches s ON s.id = r.swatch_id AND s.paint IS NOT NULL JOIN follows f ON f.swatch_id = s.id AND f.place_id IS NOT NULL
+      WHERE r.artwork_id = #{Integer(@artwork.id)}
+    SQL
+  end
+
+  # @return [Hash{Integer => Following::Held}] by swatch, as they would be
+  def held_by(ids) = @trying.empty? ? Following::Held.of(ids) : Following::Held.of(ids).merge(tried[0].slice(*ids))
+
+  # What would follow, were swatches to hold other colours.
+  # @return [[Hash{Integer => Following::Held}, Hash{Integer => Magpie::Palette::Compound}]] swatches and places, by id
+  def tried
+    @tried ||= begin
+      flow = Following::Flow.new(@trying.keys, values: @trying)
+      moved = flow.moved
+      [flow.given.merge(moved.swatches.index_by(&:id)), moved.places.transform_values { |columns| columns[:paint] }]
+    end
+  end
+
   # @param swatch [Following::Held, nil] that it follows
   # @param of_swatch, of_place [Hash{Integer => Integer}] what the inks of either follow
   def paint(place, swatch, of_swatch, of_place)
-    compound = swatch ? swatch.paint&.referring(of_swatch) : place.paint && PAINTS.deserialize(place.paint).referring(of_place)
-    colour = swatch ? swatch.colour : COLOURS.deserialize(place.colour)
+    compound = swatch ? swatch.paint&.referring(of_swatch) : compound_of(place)&.referring(of_place)
+    colour = swatch ? swatch.colour : place.colour && @colours[place.colour]
     Magpie::Artwork::Paint.new(kind: compound ? :compound : Artwork::KINDS.fetch(place.kind), colour:, server: place.reference, opacity: place.opacity, compound:, reference: (place.swatch_id unless compound))
   end
+
+  def compound_of(place) = place.paint && ((tried[1][place.id] if @trying.any?) || PAINTS.deserialize(place.paint))
 
   # Which swatches the inks of gradients and patterns follow.
   # @param swatches, places [Array<Integer>] ids of those that hold one

@@ -25,10 +25,16 @@ module PictureCache
   # @raise [Magpie::Error] when the bytes are damaged
   def picture(key, name, drawing: key)
     return reopen(key) if kept?("#{key}.v")
+    unless_refused(drawing, name) { bring(key, yield, name, toned: false) }
+    reopen(key)
+  end
+
+  # @param drawing [String] key of what many pictures are painted from
+  # @raise [Magpie::Error] without a try, where it could not be drawn a while ago
+  def unless_refused(drawing, name)
     refused = File.join(folder, "#{drawing}-refused.txt")
     raise Magpie::Error.new(File.read(refused), file: name) if File.exist?(refused) && File.mtime(refused) > Time.now - REFUSED
-    bring(key, yield, name, toned: false)
-    reopen(key)
+    yield
   rescue Magpie::Walls::Broken => broken
     store(refused) { |temporary| File.write(temporary, broken.message) }
     raise

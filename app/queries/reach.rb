@@ -3,7 +3,7 @@ class Reach
   # @param actor [Actor]
   # @param ids [Array<Integer>] of swatches
   # @return [Hash{Integer => Integer}] places by swatch, none where nothing follows
-  def self.of(actor, ids) = actor.places.following(ids).group("follows.swatch_id").count
+  def self.of(actor, ids) = actor.reaches.where(swatch_id: ids).group(:swatch_id).sum(:places)
 
   # @param palettes [Array<Palette>]
   # @return [Array<[Integer, Integer, Integer, Integer]>] swatch, palette, artwork, and how
@@ -11,10 +11,9 @@ class Reach
   def self.in_palettes(actor, palettes)
     return [] if palettes.empty?
     Record.connection.select_rows(<<~SQL)
-      SELECT f.swatch_id, g.palette_id, p.artwork_id, count(*)
-      FROM groups g JOIN swatches s ON s.group_id = g.id JOIN follows f ON f.swatch_id = s.id AND f.place_id IS NOT NULL AND f.ink IS NULL
-      JOIN (#{actor.places.select(:id, :artwork_id).to_sql}) p ON p.id = f.place_id
-      WHERE g.palette_id = ANY(#{Record.array(palettes.map(&:id))}) GROUP BY 1, 2, 3
+      SELECT s.id, g.palette_id, r.artwork_id, r.places
+      FROM groups g JOIN swatches s ON s.group_id = g.id JOIN (#{actor.reaches.to_sql}) r ON r.swatch_id = s.id
+      WHERE g.palette_id = ANY(#{Record.array(palettes.map(&:id))})
     SQL
   end
 
@@ -39,10 +38,13 @@ class Reach
     end
   end
 
+  # @return [Array<Artwork>]
+  def artworks_shown = @artworks_shown ||= shown.map(&:first)
+
   # Artworks that are not shown.
   def more = artworks - shown.size
 
   private
 
-  def counts = @counts ||= @ids.empty? ? {} : @actor.places.following(@ids).group(:artwork_id).count
+  def counts = @counts ||= @ids.empty? ? {} : @actor.reaches.where(swatch_id: @ids).group(:artwork_id).sum(:places)
 end

@@ -24,7 +24,7 @@ class TextGrounds
 
   # @return [Array<Pair>] one for each two that meet in an artwork
   def pairs
-    artworks = @actor.artworks.where(id: @actor.places.following(@ids).select(:artwork_id)).order(:id)
+    artworks = @actor.artworks.where(id: @actor.reaches.where(swatch_id: @ids).select(:artwork_id)).order(:id)
     artworks.flat_map { |artwork| of(artwork) }.select { |pair| pair.colours.all? && pair.colours.first.alpha > 0 && [pair.text, pair.ground].any? { |place| @ids.include?(place.swatch_id) } }
   end
 

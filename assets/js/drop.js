@@ -6,6 +6,7 @@ import { sendFiles } from "./sending.js"
 
 // Above this a person waits long enough to want to know how far it is.
 const LARGE = 2_000_000
+const LARGE_DRAWING = 250_000 // bytes: a second's work
 
 document.addEventListener("change", event => {
   if (event.target.matches("input[type=file][data-submit]") && event.target.files.length) send(event.target.form)
@@ -56,7 +57,7 @@ function send(form, given = {}) {
   const files = [...form.querySelector("input[type=file]").files]
   const pictures = form.action.endsWith("/sources")
   if (pictures && (files.length > 1 || Object.keys(given).length || files[0].size > LARGE)) return oneByOne(form, files, given)
-  if (files.reduce((sum, file) => sum + file.size, 0) < LARGE) return submit(form)
+  if (files.reduce((sum, file) => sum + file.size, 0) < (form.action.endsWith("/artworks") ? LARGE_DRAWING : LARGE)) return submit(form)
   whole(form, files)
 }
 
@@ -72,6 +73,7 @@ async function oneByOne(form, files, given) {
     progress.say(`Bringing in ${files.length > 1 ? `${index + 1} of ${files.length}, ` : ""}${file.name}`)
     const body = new FormData()
     body.append("files[]", file)
+    body.append("once", crypto.randomUUID())
     for (const [name, value] of Object.entries(given)) body.append(name, value)
     const { ok, refused, later } = await sendFiles(`${action}.json`, body, progress)
     came.push(...ok?.came ?? [])

@@ -2,13 +2,13 @@
 // unless its person is in the middle of something.
 import { find, show, shownVersion, typing } from "./page.js"
 import { idle } from "./queue.js"
-import { here } from "./sending.js"
+import { here, standing } from "./sending.js"
 import { pressing } from "./waiting.js"
 
 const EVERY = 700 // ms: within a second, with the time that the page takes
 
 // What is open, and would be lost or moved under the pointer.
-const OPEN = ".chip-ghost, .select-frame, dialog[open], details.drop[open], .group-menu[open], .task, .share, .conflict, [data-shifted], .progress"
+const OPEN = ".chip-ghost, .select-frame, dialog[open], details.drop[open], .hand-menu[open], .group-menu[open], .task, .share, .conflict, [data-shifted], .progress"
 
 function occupied() {
   if (!idle() || pressing() || find(OPEN)) return true
@@ -23,7 +23,7 @@ async function look() {
   if (!answer?.ok) return
   const { version } = await answer.json()
   if (version === seen || occupied()) return
-  const page = await fetch(from, { headers: { "X-Refresh": "1" } }).then(fresh => fresh.ok ? fresh.text() : null, () => null)
+  const page = await fetch(from, { headers: { ...standing(), "X-Refresh": "1" } }).then(fresh => fresh.ok ? fresh.text() : null, () => null)
   if (!page || here() !== from || shownVersion() !== seen || occupied()) return
   const notice = find(".notice")
   await show(page)

@@ -1,12 +1,22 @@
 // What is taken in hand is shown there at once.
 import { all, find } from "./page.js"
+import { picked } from "./picks.js"
 import { preview, previewText } from "./previews.js"
 
 document.addEventListener("submit", event => {
+  if (event.target.id === "hold" && find("#stage")) event.target.elements.to.value = wayOn()
   const { pathname } = new URL(event.target.getAttribute("action") ?? "", location.href)
   if (pathname.endsWith("/hand/swap")) swap()
   else if (pathname.endsWith("/hand")) hold(event.submitter ?? document.activeElement?.closest("[data-dot]"))
 }, true)
+
+// Who takes a swatch in hand in Dress goes on sweeping with it, unless parts are picked,
+// which it is for.
+function wayOn() {
+  const way = new URL(location.href)
+  if (picked().size === 0) way.searchParams.set("tool", "sweep")
+  return way.pathname + way.search
+}
 
 // A chip, a find or a dot says "Ember sky #E46F58", and more.
 function hold(from) {

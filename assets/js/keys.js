@@ -36,7 +36,7 @@ function turn(button) {
 }
 
 function leave(event) {
-  const list = find("#changes-list[open]")
+  const list = find("#changes-list[open], .hand-menu[open]")
   if (list) list.open = false
   else if (find("dialog[open]")) return
   else if (find("#mix")) visit(find("#mix").dataset.leave)

@@ -4,6 +4,7 @@
 import { all, find, whenPageChanges } from "./page.js"
 import { onceAFrame, spread } from "./frames.js"
 import { SHOWN, WRITE } from "./mix_notations.js"
+import { slice } from "./mix_plane.js"
 import { showSwatch } from "./swatch_preview.js"
 import { tell } from "./trouble.js"
 import { pressing } from "./waiting.js"
@@ -20,7 +21,6 @@ let tracked = 0 // when the sliders that are dragged were drawn last
 
 const TRACK_STOPS = 9
 const OFTEN = 45 // ms between questions: what is dragged is shown without them
-const SELDOM = 250 // ms between planes while something is dragged
 const pause = time => new Promise(resolve => setTimeout(resolve, time))
 
 export const notation = () => find("#mix-notation")
@@ -140,7 +140,7 @@ function settle(answered) {
   if (press) press.textContent = said.press.words
   const list = find("#mix-notations")
   if (list) all("dd", list).forEach((entry, index) => { entry.textContent = said.notations[index][1] })
-  slice()
+  slice(said.slice)
   sheet().dispatchEvent(new CustomEvent("mix:said", { bubbles: true }))
 }
 
@@ -164,26 +164,12 @@ function complain(words) {
   find("#mix-apply").disabled = true
 }
 
-// The plane is drawn by the server; it only changes with what is held.
-let drawn = 0
-function slice() {
-  const frame = find("#slice"), image = find("#slice-image"), mark = find("#slice-mark")
-  const address = `/slice.png?plane=${frame.dataset.plane}&held=${said.slice.held}`
-  if (image.getAttribute("src") !== address && !(pressing() && performance.now() - drawn < SELDOM) && !frame.matches("[data-dragged]")) {
-    image.src = address
-    drawn = performance.now()
-  }
-  mark.hidden = false
-  mark.style.left = `${said.slice.across * 100}%`
-  mark.style.top = `${(1 - said.slice.up) * 100}%`
-}
-
 // What the sheet went through, each to be gone back to.
 // A step is what the server last answered once the person let go.
 let letGo = false
 export function settled() {
   follow.now()
-  if (said && find("#slice-image")) slice()
+  if (said && find("#slice-image")) slice(said.slice)
   letGo = true
   if (!asking) record()
 }
@@ -192,6 +178,8 @@ function record() {
   if (!letGo || !sheet() || !said) return
   letGo = false
   if (steps.at(-1) !== said.hex) steps = [...steps, said.hex].slice(-14)
+  const id = sheet().dataset.variable.match(/\d+$/)?.[0]
+  if (id) document.dispatchEvent(new CustomEvent("swatch:tried", { detail: { [id]: said.hex } }))
   drawSteps()
 }
 

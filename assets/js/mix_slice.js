@@ -2,6 +2,7 @@
 import { all, find, typing } from "./page.js"
 import { onceAFrame } from "./frames.js"
 import { ask, latest, notation, settled, sheet, show, take } from "./mix.js"
+import { putMark } from "./mix_plane.js"
 import { PLANES } from "./mix_notations.js"
 
 function fromSlice(u, v) {
@@ -11,8 +12,7 @@ function fromSlice(u, v) {
   const text = PLANES[plane](along(within(u), across), along(within(v), up), latest().slice.held)
   notation().value = text
   const mark = find("#slice-mark")
-  mark.style.left = `${within(u) * 100}%`
-  mark.style.top = `${(1 - within(v)) * 100}%`
+  putMark(within(u), within(v))
   if (!text.startsWith("hsb")) show(text, mark)
   ask(text)
 }

@@ -36,7 +36,8 @@ export async function show(text, parts) {
   else {
     for (const part of parts) if (text.includes(`id="${part}"`)) await swap(text, `#${part}`, "outerMorph")
     const version = text.match(/data-version="([\d-]+)"/)?.[1]
-    if (version?.replace(/\d+$/, "") === shownVersion().replace(/\d+$/, "")) find("#app").dataset.version = version // but for the hand, nothing else happened
+    // But for the hand, or for what this window did, nothing else happened.
+    if (parts.includes("changes") || version?.replace(/\d+$/, "") === shownVersion().replace(/\d+$/, "")) find("#app").dataset.version = version
   }
   document.dispatchEvent(new CustomEvent("page:shown"))
 }

@@ -57,7 +57,8 @@ const halves = (was, now) => `linear-gradient(90deg, ${was} 50%, ${now} 50%)`
 function follow(form) {
   const drawn = new Map(), chips = new Map(all("[data-chip]").map(chip => [chip.dataset.chip, chip]))
   for (const element of all(DRAWN)) {
-    for (const id of new Set([...element.outerHTML.matchAll(/var\(--swatch-(\d+)/g)].map(found => found[1]))) drawn.set(id, [...drawn.get(id) ?? [], element])
+    const follows = all("[data-follows]", element).flatMap(drawing => drawing.dataset.follows.split(","))
+    for (const id of new Set([...element.outerHTML.matchAll(/var\(--swatch-(\d+)/g)].map(found => found[1]).concat(follows))) drawn.set(id, [...drawn.get(id) ?? [], element])
   }
   return shiftable(form).map(id => ({ id, chip: chips.get(id), was: held(id), drawn: drawn.get(id) ?? [] }))
 }
@@ -91,6 +92,7 @@ async function compute(form) {
     tried.set(id, [now, was])
   }
   form.dataset.computed = mine
+  document.dispatchEvent(new CustomEvent("swatch:tried", { detail: computed }))
 }
 
 // The value stands at the root again, for the whole page.
@@ -106,6 +108,7 @@ function leaveShift() {
   for (const { id, was, chip, drawn } of shown ?? []) settle({ id, drawn, chip }, was, `var(--swatch-${id})`)
   shown = null
   tried.clear()
+  document.dispatchEvent(new CustomEvent("swatch:tried", { detail: {} }))
 }
 
 document.addEventListener("click", event => {

@@ -1,16 +1,16 @@
 // Reading a picture: press, drag and watch, let go to take; Esc takes nothing. Or
 // the arrow keys and Enter. An outline is drawn by dragging, or corner by corner.
+import { partsUnder as partsOf } from "./drawings.js"
 import { all, find, submit, whenPageChanges } from "./page.js"
 import { hide, show } from "./loupe.js"
+import { panning } from "./panning.js"
 import { toHex } from "./pixels.js"
-import { closer, farther, follow, pan, pixelAt, pointOf, scaleOf, showAll, size } from "./view.js"
+import { follow, pan, pixelAt, pointOf, scaleOf, size } from "./view.js"
 
 let pressed = null // { picture, corners } while the pointer is down
-let panning = null // { x, y, picture } while the picture is dragged
 let hovered = null // the latest pointer event, drawn once a frame
 let keyed = null // { picture, x, y } while the probe is moved by key
 let corners = [] // of an outline that is drawn by key
-let looking = false // the key is down with which the picture is dragged
 
 const probe = () => find("#probe input:checked")?.value ?? "5"
 const side = () => Number(probe()) || 1
@@ -18,7 +18,7 @@ const pictureOf = event => event.target.closest?.(".picture")
 const own = picture => picture.dataset.own
 
 document.addEventListener("pointermove", event => {
-  if (panning) return drag(event)
+  if (panning()) return
   if (!hovered) requestAnimationFrame(frame)
   hovered = event
 })
@@ -27,7 +27,7 @@ function frame() {
   const event = hovered
   hovered = null
   const picture = pressed?.picture ?? pictureOf(event)
-  if (!picture || event.target.closest?.(".pin") || panning) return keyed || hide()
+  if (!picture || event.target.closest?.(".pin") || panning()) return keyed || hide()
   watch(picture, event)
 }
 
@@ -50,11 +50,6 @@ function drawOn(picture, event) {
 document.addEventListener("pointerdown", event => {
   const picture = pictureOf(event)
   if (!picture || event.target.closest(".pin")) return
-  if (event.button === 1 || looking) {
-    event.preventDefault()
-    panning = { x: event.clientX, y: event.clientY, picture }
-    return hide()
-  }
   if (event.button !== 0) return
   event.preventDefault()
   picture.focus({ preventScroll: true })
@@ -64,7 +59,6 @@ document.addEventListener("pointerdown", event => {
 })
 
 document.addEventListener("pointerup", event => {
-  panning = null
   if (!pressed) return
   const { picture, corners } = pressed
   pressed = null
@@ -73,14 +67,8 @@ document.addEventListener("pointerup", event => {
   take(picture, pixelAt(picture, event.clientX, event.clientY))
 })
 
-function drag(event) {
-  pan(event.clientX - panning.x, event.clientY - panning.y, panning.picture)
-  panning = { ...panning, x: event.clientX, y: event.clientY }
-}
-
 // Esc while pressed takes nothing. It goes before every other meaning of Esc.
 addEventListener("keydown", event => {
-  if (event.key.toLowerCase() === "l" && pictureOf(event) && !(event.ctrlKey || event.metaKey || event.altKey)) looking = true
   if (event.key !== "Escape" || !(pressed || keyed)) return
   event.stopImmediatePropagation()
   drawOutline((pressed ?? keyed).picture, [])
@@ -88,8 +76,7 @@ addEventListener("keydown", event => {
   forget()
   restore()
 }, true)
-addEventListener("keyup", event => { if (event.key.toLowerCase() === "l") looking = false })
-addEventListener("blur", () => { looking = false })
+document.addEventListener("view:panning", hide)
 
 document.addEventListener("keydown", event => {
   const picture = event.target
@@ -102,13 +89,6 @@ document.addEventListener("keydown", event => {
   else if (event.key === "Backspace" && corners.length) drawOutline(picture, corners = corners.slice(0, -1))
   else return
   event.preventDefault()
-})
-
-// Zooming by key works wherever the focus is, except while typing.
-document.addEventListener("keydown", event => {
-  if (!find("#picture") || event.ctrlKey || event.metaKey || event.altKey || event.target.closest("input, textarea, select")) return
-  const act = { "+": closer, "=": closer, "-": farther, 0: showAll }[event.key]
-  if (act) act()
 })
 
 function stepBy(picture, [dx, dy]) {
@@ -165,7 +145,7 @@ function forget() {
   hide()
 }
 
-const partsUnder = (picture, { clientX, clientY }) => document.elementsFromPoint(clientX, clientY).filter(part => part.closest(".picture-parts") && picture.contains(part) && part.dataset.part)
+const partsUnder = (picture, { clientX, clientY }) => partsOf(find("[data-drawing]", picture), clientX, clientY)
 
 // What the part on top says of itself, whatever lies over it.
 function paintUnder(picture, point) {

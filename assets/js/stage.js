@@ -1,101 +1,128 @@
-// The artwork: picking a part, sweeping through parts, walking through them by key,
-// and the outline of what is picked.
-import { all, find, submit, visit, whenPageChanges } from "./page.js"
-import { preview } from "./previews.js"
+// The pointer on the artwork: picking, drawing a frame, sweeping.
+import { part, partsUnder, topUnder } from "./drawings.js"
+import { find, submit } from "./page.js"
+import { touched } from "./touching.js"
+import { panning } from "./panning.js"
+import { pick, picked } from "./picks.js"
+import { preview, takeBack } from "./previews.js"
+import { write } from "./numbers.js"
 
-const stage = () => find("#stage")
-const tool = () => find(".dress")?.dataset.tool
-const parts = () => all("[data-part]", stage()).filter(part => part.getBoundingClientRect && part.localName !== "stop")
-let swept = null // keys of the parts that the pointer went over while it is down
+const FAR = 5 // px from which a press is a drag
+const STEP = 5 // px between two places that a sweep looks at
+const MOST = 40 // places that it looks at for one event
+
+export const stage = () => find("#stage")
+export const host = () => find("#stage-drawing")
+export const tool = () => find(".dress")?.dataset.tool
+export const target = other => (find("#target input:checked")?.value === "line") !== Boolean(other) ? "line" : "fill"
+
+let press = null // { x, y, numbers, frame } in Pick, { x, y, swept, role } in Sweep
+let cycle = null // { x, y, at } where the last click was, and how far down it picked
+
+const top = ({ clientX, clientY }) => topUnder(host(), clientX, clientY)
+const under = ({ clientX, clientY }) => [...new Set(partsUnder(host(), clientX, clientY).map(part => Number(part.dataset.part)))]
 
 document.addEventListener("pointerdown", event => {
-  const part = event.target.closest?.("#stage [data-part]")
-  if (!part || event.button !== 0) return
+  if (!event.target.closest?.(".stage-room") || !event.isPrimary || event.button !== 0 || panning()) return
   event.preventDefault()
   stage().focus({ preventScroll: true })
-  if (tool() === "pick") return pick(part.dataset.part)
-  swept = { keys: [part.dataset.part], line: event.shiftKey }
-  showHeld(part)
+  if (tool() === "sweep") return beginSweep(event)
+  press = { x: event.clientX, y: event.clientY, shift: event.shiftKey }
 })
 
 document.addEventListener("pointermove", event => {
-  if (!swept) return
-  const part = document.elementFromPoint(event.clientX, event.clientY)?.closest("#stage [data-part]")
-  if (!part || swept.keys.includes(part.dataset.part)) return
-  swept.keys.push(part.dataset.part)
-  showHeld(part)
+  if (!press || !event.isPrimary) return
+  press.role ? sweepTo(event) : frameTo(event)
 })
 
-document.addEventListener("pointerup", () => {
-  if (!swept) return
-  dress(swept.keys, swept.line ? "line" : "fill")
-  swept = null
+document.addEventListener("pointerup", event => {
+  if (!press || !event.isPrimary) return
+  const { role, swept, frame } = press
+  if (role) { press = null; if (swept.size) give(swept, role) }
+  else frame ? pickFrame(event) : click(event)
+  leave()
 })
 
-document.addEventListener("keydown", event => {
-  if (event.target !== stage()) return
-  const step = { ArrowRight: 1, ArrowDown: 1, ArrowLeft: -1, ArrowUp: -1 }[event.key]
-  const keys = parts().map(part => part.dataset.part)
-  const at = keys.indexOf(stage().dataset.walked ?? stage().dataset.picked)
-  if (step) {
-    event.preventDefault()
-    stage().dataset.walked = keys[(at + step + keys.length) % keys.length] ?? ""
-    outline()
-  } else if (event.key === "Enter" && at >= 0) {
-    tool() === "pick" ? pick(keys[at]) : dress([keys[at]], event.shiftKey ? "line" : "fill")
+// A swipe that the browser takes over, Esc, another window: nothing was done.
+for (const away of ["pointercancel", "blur"]) addEventListener(away, callOff)
+addEventListener("keydown", event => {
+  if (event.key !== "Escape" || !press) return
+  event.stopImmediatePropagation()
+  callOff()
+}, true)
+
+function callOff() {
+  if (!press) return
+  if (press.swept?.size) takeBack()
+  leave()
+}
+
+function leave() {
+  press?.box?.remove()
+  press = null
+}
+
+// A click picks what lies on top; once more at the same place, what lies below.
+function click(event) {
+  const stack = under(event)
+  const again = cycle && Math.hypot(event.clientX - cycle.x, event.clientY - cycle.y) < 3 && !event.shiftKey && picked().size === 1 && picked().has(stack[cycle.at])
+  const at = again ? (cycle.at + 1) % stack.length : 0
+  cycle = { x: event.clientX, y: event.clientY, at }
+  if (stack.length === 0) return event.shiftKey || pick([])
+  pick([stack[at]], event.shiftKey ? "toggle" : undefined)
+}
+
+function frameTo(event) {
+  if (!press.frame && Math.hypot(event.clientX - press.x, event.clientY - press.y) < FAR) return
+  if (!press.box) document.body.append(press.box = Object.assign(document.createElement("div"), { className: "select-frame" }))
+  press.frame = { left: Math.min(press.x, event.clientX), top: Math.min(press.y, event.clientY), right: Math.max(press.x, event.clientX), bottom: Math.max(press.y, event.clientY) }
+  const { left, top, right, bottom } = press.frame
+  press.box.style.cssText = `left:${left}px;top:${top}px;width:${right - left}px;height:${bottom - top}px`
+}
+
+function pickFrame() {
+  pick(touched(host(), press.frame), press.shift ? "add" : undefined)
+}
+
+function beginSweep(event) {
+  stage().setPointerCapture(event.pointerId) // the browser need not look for what lies under each move, too
+  press = { x: event.clientX, y: event.clientY, swept: new Set(), role: target(event.shiftKey) }
+  visitPart(top(event))
+}
+
+// All that lies between two events, so that a fast hand passes nothing over.
+function sweepTo(event) {
+  const way = Math.hypot(event.clientX - press.x, event.clientY - press.y), steps = Math.min(Math.max(Math.ceil(way / STEP), 1), MOST)
+  for (let step = 1; step <= steps; step++) {
+    const share = step / steps
+    visitPart(top({ clientX: press.x + (event.clientX - press.x) * share, clientY: press.y + (event.clientY - press.y) * share }))
   }
-})
-
-// Shows the colour in hand at once; the server's answer settles it.
-function showHeld(part) {
-  const held = find("#in-hand")
-  if (!held) return
-  preview(part, swept.line ? "stroke" : "fill", getComputedStyle(held).backgroundColor)
+  press.x = event.clientX
+  press.y = event.clientY
 }
 
-function pick(key) {
-  const address = new URL(location.href)
-  address.searchParams.set("artwork", stage().dataset.artwork)
-  address.searchParams.set("part", key)
-  address.searchParams.set("tool", tool())
-  preview(stage(), "data-picked", key)
-  delete stage().dataset.walked
-  outline()
-  visit(address.pathname + address.search, "rack tools hand")
+// Shows what is in hand at once; the server's answer settles it.
+function visitPart(number) {
+  if (number === undefined || press.swept.has(number)) return
+  press.swept.add(number)
+  showGiven([number], press.role)
 }
 
-function dress(keys, role) {
+// @param {Iterable<number>} numbers
+export function showGiven(numbers, role) {
+  const held = find("#in-hand"), paint = held && getComputedStyle(held).backgroundColor
+  if (!paint || paint === "rgba(0, 0, 0, 0)") return // a gradient or pattern
+  for (const number of numbers) {
+    const shape = part(host(), number)
+    if (shape) preview(shape, role === "line" ? "stroke" : "fill", paint)
+  }
+}
+
+// @param {Iterable<number>} numbers
+// @param {string} act "give" or "clear"
+export function give(numbers, role, act = "give") {
   const form = find("#dress-form")
-  all("input[name='parts[]']", form).forEach(input => input.remove())
-  for (const key of keys) form.append(Object.assign(document.createElement("input"), { type: "hidden", name: "parts[]", value: key }))
-  form.elements.role.value = role
+  form.elements.parts.value = write(numbers)
+  form.elements.act.value = `${act}-${role}`
   submit(form)
 }
-
-// A copy of the picked part, drawn as a dashed line over the artwork.
-function outline() {
-  const layer = find("#outline")
-  if (!layer || !stage()) return
-  layer.replaceChildren()
-  const key = stage().dataset.walked ?? stage().dataset.picked
-  const part = key && find(`[data-part="${CSS.escape(key)}"]`, stage())
-  if (!part?.getScreenCTM || part.localName === "stop") return
-  const drawing = find("svg", stage())
-  const matrix = layer.getScreenCTM().inverse().multiply(part.getScreenCTM())
-  for (const [colour, dash] of [["#000", ""], ["#fff", "7 5"]]) {
-    const copy = part.cloneNode(true)
-    for (const node of [copy, ...copy.querySelectorAll("*")]) for (const name of ["id", "data-part", "filter", "mask", "opacity", "clip-path", "style"]) node.removeAttribute(name)
-    const paint = { fill: "none", stroke: colour, "stroke-width": 2, "stroke-opacity": 1, "stroke-dasharray": dash, "vector-effect": "non-scaling-stroke", transform: `matrix(${matrix.a} ${matrix.b} ${matrix.c} ${matrix.d} ${matrix.e} ${matrix.f})` }
-    for (const [name, value] of Object.entries(paint)) copy.setAttribute(name, value)
-    if (part.closest("text")) copy.setAttribute("font-family", getComputedStyle(part).fontFamily)
-    layer.append(copy)
-  }
-  if (drawing) layer.dataset.outlined = key
-}
-
-whenPageChanges(() => {
-  if (!stage()) return
-  delete stage().dataset.walked
-  outline()
-})
-addEventListener("resize", outline)

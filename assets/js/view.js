@@ -1,14 +1,17 @@
-// Looking: zoom from all of the picture to 64 times its pixels, and pan. Pictures
-// that stand side by side show the same part of each.
-import { all, find, whenPageChanges } from "./page.js"
+// Looking: zoom from all of a picture to 64 times its pixels, or of a drawing to 64 times
+// its size, and pan. Pictures that stand side by side show the same part of each.
+import { all, find, typing, whenPageChanges } from "./page.js"
 
+const VIEWED = ".picture, #stage"
+const ROOM = ".picture-room, .stage-room"
 const LARGEST = 64
 const GRID_FROM = 8
 const SHARP_FROM = 2
 const STEP = 1.5
 const views = new Map() // the first picture's address → { scale, u, v }; scale null is all of it
 
-const first = () => find("#picture")
+const first = () => find("#picture, #stage")
+const drawn = picture => picture.id === "stage"
 const room = picture => picture.parentElement
 const view = () => {
   const key = first().dataset.path
@@ -36,6 +39,8 @@ export function pointOf(picture, x, y) {
 
 const fit = picture => Math.min(room(picture).clientWidth / size(picture).width, room(picture).clientHeight / size(picture).height)
 
+const largest = picture => drawn(picture) ? fit(picture) * LARGEST : LARGEST
+
 // Where a side begins, so that its fraction lies in the middle and no gap opens.
 const start = (roomSide, side, fraction) => side <= roomSide ? (roomSide - side) / 2 : Math.min(0, Math.max(roomSide - side, roomSide / 2 - fraction * side))
 
@@ -43,17 +48,17 @@ export function apply() {
   if (!first()) return
   const { scale, u, v } = view()
   const across = scale && scale * size(first()).width
-  for (const picture of all(".picture")) {
+  for (const picture of all(VIEWED)) {
     const { width, height } = size(picture), style = picture.style
     picture.classList.toggle("picture-zoomed", scale !== null)
-    if (scale === null) for (const name of ["width", "height", "left", "top"]) style.removeProperty(name)
+    if (scale === null) for (const name of ["width", "height", "translate"]) style.removeProperty(name)
     else {
       const down = across * height / width
       style.width = `${across}px`
       style.height = `${down}px`
-      style.left = `${start(room(picture).clientWidth, across, u)}px`
-      style.top = `${start(room(picture).clientHeight, down, v)}px`
+      style.translate = `${start(room(picture).clientWidth, across, u)}px ${start(room(picture).clientHeight, down, v)}px`
     }
+    if (drawn(picture)) continue
     const now = scaleOf(picture)
     picture.classList.toggle("picture-sharp", now >= SHARP_FROM)
     const grid = find(".pixel-grid", picture)
@@ -61,7 +66,8 @@ export function apply() {
     if (!grid.hidden) grid.style.backgroundSize = `${100 / width}% ${100 / height}%`
   }
   const label = find("#zoom-now")
-  if (label) label.textContent = `${Math.round(scaleOf(first()) * 100)} %`
+  if (label) label.textContent = drawn(first()) ? `${Number((scaleOf(first()) / fit(first())).toPrecision(2))} ×` : `${Math.round(scaleOf(first()) * 100)} %`
+  document.dispatchEvent(new CustomEvent("view:changed"))
 }
 
 // Zooms so that what lies under the point stays there.
@@ -70,7 +76,7 @@ export function zoom(factor, picture = first(), clientX, clientY) {
   clientX ??= frame.left + frame.width / 2
   clientY ??= frame.top + frame.height / 2
   const u = (clientX - box.left) / box.width, v = (clientY - box.top) / box.height
-  const wanted = Math.min(scaleOf(first()) * factor, LARGEST)
+  const wanted = Math.min(scaleOf(first()) * factor, largest(first()))
   state.scale = wanted <= fit(first()) * 1.001 ? null : wanted
   if (state.scale !== null) {
     const across = state.scale * size(first()).width, down = across * size(picture).height / size(picture).width
@@ -98,6 +104,15 @@ function settle(state, picture, across, down) {
   state.v = within(state.v, room(picture).clientHeight, down)
 }
 
+// Zooms and pans to a box of the window, so that it lies in the middle and is easily seen.
+export function goTo(box) {
+  const picture = first(), frame = room(picture).getBoundingClientRect()
+  const across = Math.min(frame.width / 4 / Math.max(box.width, 0.01), frame.height / 4 / Math.max(box.height, 0.01))
+  const x = box.left + box.width / 2, y = box.top + box.height / 2
+  zoom(across, picture, x, y)
+  pan(frame.left + frame.width / 2 - x, frame.top + frame.height / 2 - y, picture)
+}
+
 export function showAll() {
   view().scale = null
   apply()
@@ -115,17 +130,24 @@ export const closer = () => zoom(STEP)
 export const farther = () => zoom(1 / STEP)
 
 document.addEventListener("wheel", event => {
-  const frame = event.target.closest?.(".picture-room")
+  const frame = event.target.closest?.(ROOM)
   if (!frame) return
   event.preventDefault()
   const unit = event.deltaMode === 1 ? 16 : 1
-  if (event.shiftKey) return pan(-event.deltaY * unit, 0, find(".picture", frame))
-  zoom(Math.exp(-event.deltaY * unit * (event.ctrlKey ? 0.01 : 0.0016)), find(".picture", frame), event.clientX, event.clientY)
+  if (event.shiftKey) return pan(-event.deltaY * unit, 0, find(VIEWED, frame))
+  zoom(Math.exp(-event.deltaY * unit * (event.ctrlKey ? 0.01 : 0.0016)), find(VIEWED, frame), event.clientX, event.clientY)
 }, { passive: false })
 
 document.addEventListener("click", event => {
   const button = event.target.closest("[data-zoom]")
   if (button) ({ in: closer, out: farther, fit: showAll })[button.dataset.zoom]()
+})
+
+// By key wherever the focus is, except while typing.
+document.addEventListener("keydown", event => {
+  if (!first() || event.ctrlKey || event.metaKey || event.altKey || event.target.closest("input, textarea, select") || typing(event.target)) return
+  const act = { "+": closer, "=": closer, "-": farther, 0: showAll }[event.key]
+  if (act) act()
 })
 
 document.addEventListener("load", event => { if (event.target.matches?.(".picture-image")) apply() }, true)

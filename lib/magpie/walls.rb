@@ -41,6 +41,11 @@ module Magpie
     # @raise [Magpie::Error]
     def picture(bytes, name:, to: nil, toned: true) = work(:picture, name, bytes, to, toned)
 
+    # @param drawing [String] SVG of a painter, which is safe
+    # @return [String] PNG, as small as it is shown among others
+    # @raise [Magpie::Error]
+    def small(drawing, name:) = work(:small, name, drawing)
+
     # @return [Formats::Result]
     # @raise [Magpie::Error]
     def palette(bytes, name:) = work(:palette, name, bytes)

@@ -3,7 +3,7 @@ RSpec.describe Changes do
   let(:poster) { bring_in_poster(project) }
 
   def dress(key, swatch, role: "fill", artwork: poster)
-    Changes::DressParts.perform(project, actor:, artwork:, keys: Array(key), role:, content: Hand::Content.of_swatch(swatch))
+    Changes::DressParts.perform(project, actor:, artwork:, numbers: numbers(artwork, *key), role:, content: Hand::Content.of_swatch(swatch))
   end
 
   describe Changes::KeepColour do
@@ -41,7 +41,7 @@ RSpec.describe Changes do
       dress("plum_band", swatch, role: "line")
       expect(place(poster, "plum_band", "line").hex).to eq "#B88A33"
       expect(RecordedChange.last.words).to eq "Dressed the line of Plum band with Brass"
-      described_class.perform(project, actor:, artwork: poster, keys: ["plum_band"], role: "fill", content: nil)
+      described_class.perform(project, actor:, artwork: poster, numbers: numbers(poster, "plum_band"), role: "fill", content: nil)
       expect(place(poster, "plum_band")).to have_attributes(kind: "none", hex: nil, swatch_id: nil)
       expect { dress("nothing", swatch) }.to raise_error(Magpie::Error, "Poster has no such part")
     end

@@ -135,12 +135,14 @@ RSpec.describe "What the tables hold" do
   end
 
   describe Artwork do
-    it "renders linked, flat and live from the same places" do
+    it "renders linked, flat and for a page from the same places" do
       poster = bring_in_poster(project)
       ember = keep(project, "Ember sky", "#E46F58")
       share(project, ember)
       Changes::ChangeSwatch.perform(project, actor:, swatch: ember, colour: hex("#52A3CC80"), definition: "", before: "#E46F58")
-      expect(Dressing.new(poster).live("stage")).to include(%(fill="var(#{ember.variable},#52A3CC80)"), %(id="stage-#{poster.id}-ember_band"))
+      number = numbers(poster, "ember_band").first
+      expect(Page::Painter.new(Dressing.new(poster)).paints).to include ["fill", "var(#{ember.variable})", 1.0, [number]]
+      expect(Page::Painter.drawing(Dressing.new(poster).drawing, poster.parts.pluck(:key, :position).to_h)).to match(/id="of-file-ember_band"[^>]* data-part="#{number}"/)
       expect(Dressing.new(poster).flat).to match(/id="ember_band"[^>]* fill="#52A3CC" fill-opacity="0.502"/)
       expect(Dressing.new(poster).linked).to include("--ember-sky:#52A3CC;")
       expect(Dressing.new(poster).flat).not_to include(Magpie::Artwork::Identifiers::MARK, "data-part")

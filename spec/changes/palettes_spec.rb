@@ -170,11 +170,13 @@ RSpec.describe Changes, "of palettes", :data do
     it "follow swatches, dress places, and freeze whole" do
       undone { sky }
       gradient = Swatch.find_by!(name: "Evening")
-      Changes::DressParts.perform(project, actor:, artwork: poster, keys: ["moor"], role: "fill", content: Hand::Content.of_swatch(gradient))
+      Changes::DressParts.perform(project, actor:, artwork: poster, numbers: numbers(poster, "moor"), role: "fill", content: Hand::Content.of_swatch(gradient))
       undone { Changes::ChangeSwatch.perform(project, actor:, swatch: plum, colour: hex("#2F8FA3"), definition: "", before: "#5F3566") }
       expect(gradient.reload.paint.inks.map { |ink| ink.colour.hex }).to eq %w[#E46F58 #2F8FA3]
       expect(Dressing.new(poster).flat).to include %(stop-color="#2F8FA3")
-      expect(Dressing.new(poster).live("x")).to include %(stop-color="var(--swatch-#{plum.id},#2F8FA3)")
+      told = Page::Painter.new(Dressing.new(poster))
+      expect(told.servers).to include %(id="swatch-#{gradient.id}"), %(stop-color="var(--swatch-#{plum.id})")
+      expect(told.paints).to include ["fill", "url(#swatch-#{gradient.id})", 1.0, numbers(poster, "moor")]
       flat = Dressing.new(poster).flat
       undone { Changes::RemoveSwatches.perform(project, actor:, swatches: [gradient.reload]) }
       expect(Dressing.new(poster).flat).to eq flat

@@ -35,7 +35,7 @@ RSpec.describe Following, "of what changes, goes and comes back" do
       Changes::ShareSwatches.perform(project, actor:, swatches: [ember], ticks: [])
       shared = last
       expect(offered?(shared)).to be true
-      Changes::DressParts.perform(project, actor:, artwork: poster, keys: ["moor"], role: "fill", content: Hand::Content.of_swatch(ember.reload))
+      Changes::DressParts.perform(project, actor:, artwork: poster, numbers: numbers(poster, "moor"), role: "fill", content: Hand::Content.of_swatch(ember.reload))
       expect_stood_on(shared, "Dressed Moor with Ember sky")
       expect(place(poster, "moor").swatch).to eq ember
     end
@@ -78,7 +78,7 @@ RSpec.describe Following, "of what changes, goes and comes back" do
     it "is refused for an artwork that was dressed since, for what a lock holds, and for a name that was given again" do
       poster = bring_in_poster(project)
       brought = last
-      Changes::DressParts.perform(project, actor:, artwork: poster, keys: ["moor"], role: "fill", content: nil)
+      Changes::DressParts.perform(project, actor:, artwork: poster, numbers: numbers(poster, "moor"), role: "fill", content: nil)
       expect_stood_on(brought, "Cleared Moor")
       change(ember, "#2F8FA3")
       changed = last
@@ -95,7 +95,7 @@ RSpec.describe Following, "of what changes, goes and comes back" do
       share(project, ember)
       change(ember, "#2F8FA3")
       changed = last
-      Changes::DressParts.perform(project, actor:, artwork: poster, keys: ["moor"], role: "fill", content: Hand::Content.of_swatch(ember.reload))
+      Changes::DressParts.perform(project, actor:, artwork: poster, numbers: numbers(poster, "moor"), role: "fill", content: Hand::Content.of_swatch(ember.reload))
       expect(offered?(changed)).to be true
       Changes::History.undo(project, changed.id, actor:)
       expect(place(poster, "moor").swatch).to have_attributes(hex: "#E46F58")
@@ -190,7 +190,7 @@ RSpec.describe Following, "of what changes, goes and comes back" do
   it "renews the inks of a gradient that a place holds by itself" do
     poster = bring_in_poster(project)
     evening = gradient(ember, keep(project, "Plum", "#5F3566"))
-    Changes::DressParts.perform(project, actor:, artwork: poster, keys: ["moor"], role: "fill", content: Hand::Content.of_swatch(evening))
+    Changes::DressParts.perform(project, actor:, artwork: poster, numbers: numbers(poster, "moor"), role: "fill", content: Hand::Content.of_swatch(evening))
     Changes::LoosenSwatches.perform(project, actor:, swatches: [evening.reload])
     change(ember, "#2F8FA3")
     expect(place(poster, "moor").paint.inks.map { |ink| [ink.reference, ink.colour.hex] }.first).to eq [ember.id, "#2F8FA3"]

@@ -117,7 +117,7 @@ RSpec.describe Places::Palettes, :data do
   it "finds palettes of the whole house, and tells where one is used" do
     share(project, ember, ticks: [])
     poster = bring_in_poster(project)
-    Changes::DressParts.perform(project, actor:, artwork: poster, keys: ["ember_band"], role: "fill", content: Hand::Content.of_swatch(ember.reload))
+    Changes::DressParts.perform(project, actor:, artwork: poster, numbers: numbers(poster, "ember_band"), role: "fill", content: Hand::Content.of_swatch(ember.reload))
     shelf = described_class::ShelfPage.new(desk(project), asking(find: "#E46F58", palette: project.palettes.first.id))
     expect([shelf.near, shelf.items.map { |item| [item.palette, item.found, item.used] }]).to eq [10, [[project.palettes.first, "Ember sky ΔE 0.0", true]]]
     expect([shelf.about.use, shelf.about.places, shelf.about.users]).to eq [{"Night open house" => {"Poster" => 1}}, 1, ["Night open house"]]

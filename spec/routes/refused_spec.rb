@@ -40,8 +40,8 @@ RSpec.describe App, "when it is asked what cannot be answered" do
     expect(Magpie::Walls).not_to receive(:picture)
     get "/projects/#{project.id}/artworks/#{artwork.id}/thumbnail"
     expect([last_response.status, last_response.body]).to match [422, /Layers cannot be read/]
-    get "/projects/#{project.id}/dress?artwork=#{artwork.id}"
-    expect(last_response.body).to include('data-part="r"')
+    get "/artworks/#{artwork.id}/drawing.svg"
+    expect(last_response.body).to include('data-part="0"')
   end
 
   it "tries again what met somebody else's work, and then says that it can be sent again" do

@@ -74,7 +74,7 @@ RSpec.describe App, "when a form arrives twice, or late" do
     post "/projects/#{project.id}/hand", {**look, notation: "#E46F58"}
     form = look
     post "/projects/#{project.id}/hand", {**look, notation: "#2F8FA3"}
-    [["keep", {group: group.id}], ["put", {slot: "#{group.id}:1"}], ["artworks/#{poster.id}/dress", {parts: ["moor"], role: "fill"}]].each_with_index do |(path, values), index|
+    [["keep", {group: group.id}], ["put", {slot: "#{group.id}:1"}], ["artworks/#{poster.id}/dress", {parts: numbers(poster, "moor").join, act: "give-fill"}]].each_with_index do |(path, values), index|
       post "/projects/#{project.id}/#{path}", {**form, **values, once: "try-number-#{index}"}
       expect(told).to match(/Another window has put something else in hand meanwhile: .* #2F8FA3\. Nothing was done/)
     end

@@ -38,8 +38,9 @@ RSpec.describe "Every place", :screen do
     attach_file "files[]", file("door_sign.svg", '<svg xmlns="http://www.w3.org/2000/svg" width="90" height="60"><script>boom()</script><g><g><rect id="board" width="90" height="60" fill="#888"/></g></g></svg>'), make_visible: true, match: :first
     expect(page).to have_content("Left out: Door sign, line 1: script element")
     find(".rack-chip[title^='Lantern']").click
+    expect(page).to have_css(".dress[data-tool=sweep]")
     click_part "board"
-    expect(page).to have_content("1 picked: Board")
+    expect(page).to have_css(".side", text: "stray, same as Lantern")
     expect(fill_of("#stage", "board")).to eq "#F2B84B"
   end
 
@@ -88,7 +89,7 @@ RSpec.describe "Every place", :screen do
     find("#stage").evaluate_script("this.focus()")
     keys :down, :enter
     expect(page).to have_content("1 picked: Night sky")
-    expect(fill_of("#stage", "night_sky")).to eq "#1D2432"
+    eventually { expect(fill_of("#stage", "night_sky")).to eq "#1D2432" }
     find("body").evaluate_script("document.activeElement.blur()")
     keys "?"
     expect(page).to have_css("#shortcuts[open]")
@@ -107,13 +108,14 @@ RSpec.describe "Every place", :screen do
     open_place "dress"
     find(".rack-chip[title^='Nebula teal']").click
     expect(page).to have_css(".rack-chip[title^='Nebula teal'][aria-pressed=true]")
-    from, over, to = %w[plum_band rosehip_band ember_band].map { |key| point_on("#stage [data-part='#{key}']") }
-    mouse.move(x: from["x"], y: from["y"])
+    expect(page).to have_css(".dress[data-tool=sweep]")
+    from, over, to = %w[plum_band rosehip_band ember_band].map { |key| point_on(key) }
+    mouse.move(**from)
     mouse.down
-    mouse.move(x: over["x"], y: over["y"], steps: 12)
-    mouse.move(x: to["x"], y: to["y"], steps: 12)
+    mouse.move(**over, steps: 12)
+    mouse.move(**to, steps: 12)
     mouse.up
-    expect(page).to have_content("1 picked: Ember band")
+    expect(page).to have_css("#undo[title='Undo: Dressed 3 parts with Nebula teal']")
     expect(%w[plum_band rosehip_band ember_band].map { |key| fill_of("#stage", key) }).to eq ["#2F8FA3"] * 3
     click_button "Undo"
     expect(page).to have_content("Undone: Dressed 3 parts with Nebula teal")
@@ -130,7 +132,7 @@ RSpec.describe "Every place", :screen do
     within(".hand") { expect(page).to have_content("Peat") }
     click_button "Clear", match: :first
     expect(page).to have_content("None")
-    eventually { expect(page.evaluate_script("document.querySelector('#stage [data-part=moor]').getAttribute('fill')")).to eq "none" }
+    eventually { expect(fill_of("#stage", "moor")).to eq "none" }
   end
 
   it "does once what is clicked twice, and twice what is meant twice" do

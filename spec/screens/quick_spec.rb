@@ -26,7 +26,7 @@ RSpec.describe "Quick work", :screen do
   # Parts of the stage that a click can reach.
   def parts_in_view(artwork)
     keys = artwork.places.joins(:part).where(role: "fill").where.not(kind: "none").order("parts.position").pluck("parts.key").uniq
-    keys.select { |key| page.has_css?("#stage [data-part='#{key}']", visible: :all, wait: 0) && point_on("#stage [data-part='#{key}']") }
+    keys.select { |key| point_on(key) }
   end
 
   after { offline(false) }
@@ -62,7 +62,7 @@ RSpec.describe "Quick work", :screen do
       poster = Artwork.find_by!(name: "Poster")
       parts = parts_in_view(poster).first(10)
       chips = ["Lamp", "Peat", "Rosehip", "Mist", "Ember sky", "Moonwash", "Tarnish", "Apricot", "Moor", "Plum hour"].first(parts.size).map { |name| named(name) }
-      points = parts.map { |key| point_on("#stage [data-part='#{key}']").transform_keys(&:to_sym) }
+      points = parts.map { |key| point_on(key) }
       press ".rack-chip[value='#{chips.last.id}']"
       arrived
       slow
@@ -114,10 +114,11 @@ RSpec.describe "Quick work", :screen do
       press ".rack-chip[value='#{named("Lamp").id}']"
       arrived
       one, other = parts_in_view(Artwork.find_by!(name: "Poster"))
+      points = [one, other].map { |key| point_on(key) }
       offline
-      click_part one
+      quick.click(**points[0])
       expect(page).to have_css(".notice-waiting", text: "The server does not answer. What you did waits here and is sent as soon as it does.")
-      quick.click(**point_on("#stage [data-part='#{other}']").transform_keys(&:to_sym))
+      quick.click(**points[1])
       expect(page).to have_css(".notice-waiting", text: "2 things that you did wait here")
       expect([fill_of("#stage", one), fill_of("#stage", other)]).to eq ["#FFCE5C"] * 2
       offline false
@@ -130,10 +131,10 @@ RSpec.describe "Quick work", :screen do
       open_place "dress"
       press ".rack-chip[value='#{named("Lamp").id}']"
       arrived
-      was = fill_of("#stage", "moor")
+      was, point = fill_of("#stage", "moor"), point_on("moor")
       offline
       press ".rack-chip[value='#{named("Peat").id}']"
-      quick.click(**point_on("#stage [data-part='moor']").transform_keys(&:to_sym))
+      quick.click(**point)
       expect(page).to have_css(".hand-name", text: "Peat")
       click_button "Take it back"
       expect(page).to have_css(".hand-name", text: "Lamp")

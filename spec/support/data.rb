@@ -33,6 +33,9 @@ module DataSupport
 
   def bring_in_poster(project, name: "Poster.svg", bytes: POSTER) = Changes::BringInArtwork.perform(project, actor:, name:, bytes:)
 
+  # Numbers of parts, by their keys.
+  def numbers(artwork, *keys) = artwork.parts.where(key: keys).pluck(:position)
+
   def place(artwork, key, role = "fill") = artwork.places.joins(:part).find_by!(parts: {key:}, role:)
 
   def undo(project) = Changes::History.undo(project, actor:)

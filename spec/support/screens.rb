@@ -49,29 +49,50 @@ module ScreenSupport
     mouse.click(x: box["x"] + (x + 0.5) / width * box["width"], y: box["y"] + (y + 0.5) / height * box["height"])
   end
 
-  # A point that lies on a part of an artwork, found by asking the page.
-  def point_on(selector)
-    find(selector, visible: :all)
-    page.evaluate_script(<<~JS)
+  # Finds a part of an artwork in a drawing of the page; "scope" tells which drawing.
+  PART = <<~JS
+    (scope, number) => [...document.querySelectorAll(`${scope} [data-drawing]`)].map(host => host.shadowRoot?.querySelector(`[data-part="${number}"]`)).find(Boolean)
+  JS
+
+  # A part's number in whichever artwork is drawn there.
+  def number_of(scope, key)
+    drawing = find("#{scope} [data-drawing]", match: :first, visible: :all)
+    Part.find_by!(artwork_id: drawing["data-artwork"], key:).position
+  end
+
+  # A point that lies on a part, found by asking the page.
+  def point_on(key, scope: "#stage")
+    number = number_of(scope, key)
+    settled.evaluate_script(<<~JS)&.transform_keys(&:to_sym)
       (() => {
-        const part = document.querySelector(#{selector.to_json}), box = part.getBoundingClientRect()
+        const part = (#{PART})(#{scope.to_json}, #{number}), box = part.getBoundingClientRect()
         for (let i = 1; i < 24; i++) for (let j = 1; j < 24; j++) {
           const x = box.x + box.width * i / 24, y = box.y + box.height * j / 24
-          if (document.elementFromPoint(x, y) === part) return { x, y }
+          if (part.getRootNode().elementFromPoint(x, y) === part) return { x, y }
         }
       })()
     JS
   end
 
-  def click_part(key, shift: false)
-    point = point_on("#stage [data-part='#{key}']")
-    mouse.click(x: point["x"], y: point["y"], modifiers: shift ? 8 : 0)
-  end
+  def click_part(key, shift: false) = mouse.click(**point_on(key), modifiers: shift ? 8 : 0)
 
   # The fill that the browser computes for a part, as "#RRGGBB".
   def fill_of(scope, key, property = "fill")
-    css = page.evaluate_script("(() => { const part = document.querySelector(#{"#{scope} [data-part='#{key}']".to_json}); return part && getComputedStyle(part)[#{property.to_json}] })()")
+    css = page.evaluate_script("(() => { const part = (#{PART})(#{scope.to_json}, #{number_of(scope, key)}); return part && getComputedStyle(part)[#{property.to_json}] })()")
     css && hex_of(css)
+  end
+
+  # What a picture of an artwork shows at a share of its sides, as "#RRGGBB".
+  def seen_in(selector, across, down)
+    expect(page).to have_css(selector) { |image| image.evaluate_script("this.complete && this.naturalWidth > 0") }
+    find(selector, match: :first).evaluate_script(<<~JS)
+      (() => {
+        const canvas = Object.assign(document.createElement("canvas"), { width: this.naturalWidth, height: this.naturalHeight }), context = canvas.getContext("2d")
+        context.drawImage(this, 0, 0)
+        const pixel = context.getImageData(#{across} * canvas.width, #{down} * canvas.height, 1, 1).data
+        return "#" + [...pixel].slice(0, 3).map(value => value.toString(16).padStart(2, "0")).join("").toUpperCase()
+      })()
+    JS
   end
 
   def hex_of(css)

@@ -65,7 +65,7 @@ class Walk
   def dress
     index = @random.rand(2)
     held = chance(3) ? Hand::Content.new(name: "x", colour:) : Hand::Content.of_swatch(swatch)
-    Changes::DressParts.perform(@projects[index], actor: Actor.new, artwork: @artworks[index], keys: %w[ground sky lamp moor].sample(2, random: @random), role: %w[fill line].sample(random: @random), content: chance(6) ? nil : held)
+    Changes::DressParts.perform(@projects[index], actor: Actor.new, artwork: @artworks[index], numbers: (0..3).to_a.sample(2, random: @random), role: %w[fill line].sample(random: @random), content: chance(6) ? nil : held)
   end
 
   def share

@@ -2,6 +2,31 @@ module Places
   module Dress
     # What Dress asks for.
     module Helpers
+      TRIED = 400 # swatches in one address
+
+      # What the window has picked, and what its stage shows: "artwork:parts" and
+      # "artwork-stamp", by headers, since a page may have thousands of parts picked.
+      # @return [[Integer, Array<Integer>]]
+      def picks
+        id, numbers = request.env["HTTP_X_PICKED"].to_s.split(":", 2)
+        [Frame::Asked.id(id.to_s), Numbers.read(numbers.to_s)]
+      rescue Magpie::Error
+        [0, []]
+      end
+
+      # @return [[Integer, Integer], nil]
+      def painted = request.env["HTTP_X_PAINTED"].to_s[/\A\d{1,18}-\d{1,18}\z/]&.split("-")&.map(&:to_i)
+
+      # Pages show what a swatch reaches, also in other projects.
+      def drawn_artwork = @drawn_artwork ||= actor.artworks.find(param.id(:artwork))
+
+      # What swatches would hold: "5-E46F58.7-FFFFFF80".
+      # @return [Hash{Integer => Magpie::Color}]
+      def tried
+        pairs = param.text(:try).split(".").first(TRIED).filter_map { |text| text.match(/\A(\d{1,18})-(\h{6,8})\z/)&.captures }
+        pairs.to_h { |id, hex| [id.to_i, Magpie::Notation.parse("##{hex}")] }
+      end
+
       def artwork = project.artworks.find(param.id(:artwork))
 
       # What was brought in, and what was left out of the files.
@@ -9,8 +34,7 @@ module Places
         return [] if artworks.empty?
         dropped = artworks.flat_map { |each| each.dropped.map { |line| "#{each.name}, #{line}" } }
         left_out = "Left out: #{dropped.first(6).join("; ")}#{" and #{dropped.size - 6} more" if dropped.size > 6}" if dropped.any?
-        parts = Dressing.part_counts(artworks.map(&:id))
-        ["Brought in #{Magpie::Text.list(artworks.map { |each| "#{each.name}, #{count(parts.fetch(each.id, 0), "part")}" })}", left_out].compact
+        ["Brought in #{Magpie::Text.list(artworks.map { |each| "#{each.name}, #{count(each.part_count, "part")}" })}", left_out].compact
       end
 
       # The hand shows the part that is picked, and what the swatch in it reaches.

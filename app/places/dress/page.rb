@@ -3,8 +3,6 @@ module Places
     # What Dress shows: an artwork on the stage, others beside it, the part that is picked,
     # and the colours in the artwork.
     class Page
-      OTHERS = 8
-
       # @!attribute near [Chip, nil] the swatch that is nearest, and its ΔE00
       Stray = Struct.new(:hex, :parts, :near, :difference) do
         # ΔE00 below which it is the same to the eye, and above which nothing is near.
@@ -15,8 +13,9 @@ module Places
 
       # @param desk [Frame::Desk]
       # @param param [Frame::Asked] of the request
-      def initialize(desk, param)
-        @desk, @param = desk, param
+      # @param picks [[Integer, Array<Integer>]] an artwork, and numbers of its parts
+      def initialize(desk, param, picks)
+        @desk, @param, @picks = desk, param, picks
       end
 
       def artworks = @artworks ||= @desk.rows.artworks
@@ -24,15 +23,21 @@ module Places
       # @return [Artwork, nil] the one asked for, or the first
       def artwork = @artwork ||= artworks.find { |each| each.id.to_s == @param[:artwork] } || artworks.first
 
-      def others = @others ||= artworks.without(artwork).first(OTHERS)
+      def others = artworks.without(artwork)
 
-      def more_than_shown? = artworks.size > others.size + 1
+      # Does it follow what is open in Mix?
+      # @param sheet [Frame::Sheet, nil]
+      def follows?(each, sheet) = others_following(sheet).include?(each)
 
-      # Parts of an artwork that is shown.
-      def parts_of(each)
-        @counts ||= Dressing.part_counts([artwork, *others].map(&:id))
-        @counts.fetch(each.id, 0)
+      # @return [Array<Artwork>]
+      def others_following(sheet)
+        @others_following ||= sheet&.id ? others.select { |each| followers_of(sheet.id).include?(each.id) } : []
       end
+
+      # What changed on the stage since its window was told last.
+      # @param painted [Array<Integer>, nil] which artwork it shows, as of which stamp
+      # @return [Hash, nil] see Told
+      def told(painted) = (Told.new(artwork, since: painted[1]).to_h if artwork && painted && painted[0] == artwork.id && painted[1] > 0)
 
       # Without a swatch to sweep, parts are picked.
       def tool
@@ -43,9 +48,16 @@ module Places
       # @return [Picked, nil]
       def picked
         return @picked if defined?(@picked)
-        part = artwork.parts.includes(places: :swatch).find_by(key: @param.text(:part)) if artwork && @param[:part]
-        @picked = part && Picked.new(part)
+        id, numbers = @picks
+        found = Picked.new(artwork, numbers) if artwork && id == artwork.id && numbers.any?
+        @picked = found if found && found.size > 0
       end
+
+      # As the browser wrote it.
+      def picked_text = picked ? Numbers.write(@picks[1]) : ""
+
+      # What is given to: "fill" or "line".
+      def target = @desk.choices[:target]
 
       # @return [Array<[Chip, Integer]>] with the number of parts
       def linked = colours.linked
@@ -65,7 +77,9 @@ module Places
 
       private
 
-      def colours = @colours ||= ArtworkColours.new(@desk.dressing(artwork), @desk.used_chips)
+      def followers_of(id) = @followers_of ||= @desk.actor.reaches.where(swatch_id: id).pluck(:artwork_id)
+
+      def colours = @colours ||= ArtworkColours.new(artwork, @desk.used_chips)
 
       def nearest(hex) = @desk.used_index.nearest(Magpie::Notation.parse(hex)) || [nil, Float::INFINITY]
     end

@@ -1,38 +1,77 @@
 module Places
   module Dress
-    # The part that is picked, and what it is painted with.
+    # The parts that are picked, and what they have in common.
     class Picked
-      TITLES = {"fill" => "Fill of the picked part", "line" => "Line", "stop" => "Stop"}.freeze
+      TITLES = {"fill" => "Fill", "line" => "Line", "stop" => "Stops"}.freeze
 
-      # @!attribute shown [String] what the drop shape shows, as CSS
-      # @!attribute detail [String, nil] opacity, and whether it follows
-      Paint = Struct.new(:role, :title, :name, :shown, :detail, :painted, keyword_init: true) do
+      # What is painted alike.
+      Held = Struct.new(:role, :swatch_id, :kind, :hex, :reference, :opacity, :places, :first)
+
+      # One role of them all.
+      # @!attribute name [String]
+      # @!attribute shown [String, nil] what the drop shape shows, as CSS; nil for nothing
+      # @!attribute detail [String] opacity, and whether it follows
+      # @!attribute mixed [Boolean] do they hold different things?
+      Paint = Struct.new(:role, :title, :name, :shown, :detail, :mixed, keyword_init: true) do
         def shape = (role == "line") ? "line" : "fill"
+
+        def painted? = mixed || !shown.nil?
       end
 
-      attr_reader :part
+      # @return [Integer] how many there are
+      attr_reader :size
 
-      # @param part [Part] with its places and their swatches
-      def initialize(part) = @part = part
+      # @param artwork [Artwork]
+      # @param numbers [Array<Integer>] of parts
+      def initialize(artwork, numbers)
+        @artwork, @numbers = artwork, numbers
+        @size = artwork.parts.where(among).count
+      end
 
-      def key = part.key
-
-      def label = part.label
+      # As a sentence names them.
+      def label = (size == 1) ? artwork.parts.where(among).pick(:label) : Magpie::Text.count(size, "part")
 
       # @return [Array<Paint>]
-      def paints = TITLES.filter_map { |role, title| part.places.find { |each| each.role == role }&.then { |place| paint(place, title) } }
+      def paints = TITLES.filter_map { |role, title| (held = by_role[role]) && paint(role, title, held) }
 
       private
 
-      def paint(place, title)
-        swatch = place.swatch
-        colour = swatch&.colour || place.colour || place.paint&.colour
-        Paint.new(
-          role: place.role, title:, painted: colour || place.reference,
-          name: swatch&.name || colour&.hex || (place.reference ? "Gradient or pattern" : "None"),
-          shown: swatch ? "var(#{swatch.variable})" : (colour&.hex || "transparent"),
-          detail: ("#{(place.opacity * 100).round}%, #{swatch ? "shared" : "stray"}" if colour)
-        )
+      attr_reader :artwork
+
+      def among = "position = ANY(#{Record.array(@numbers)})"
+
+      def by_role
+        @by_role ||= Record.connection.select_rows(<<~SQL).map { |row| Held.new(*row) }.group_by(&:role)
+          SELECT p.role, f.swatch_id, p.kind, p.hex, p.reference, p.opacity, count(*), min(p.id)
+          FROM parts JOIN places p ON p.part_id = parts.id LEFT JOIN follows f ON f.place_id = p.id AND f.ink IS NULL
+          WHERE parts.artwork_id = #{Integer(artwork.id)} AND parts.#{among} GROUP BY 1, 2, 3, 4, 5, 6 ORDER BY 7 DESC, 8
+        SQL
+      end
+
+      # @param held [Array<Held>] the different ones, most first
+      def paint(role, title, held)
+        first, mixed = held.first, held.uniq { |each| [each.swatch_id, each.kind, each.hex, each.reference, (each.first if each.kind == "compound")] }.size > 1
+        return Paint.new(role:, title:, name: "Mixed", detail: "#{held.size} different", mixed:) if mixed
+        Paint.new(role:, title:, mixed:, name: swatch(first)&.name || own(first)[0], shown: swatch(first)&.css || own(first)[1], detail: detail(held))
+      end
+
+      # Of many, the database says the first.
+      def swatch(held) = held.swatch_id && (@chips ||= {})[held.swatch_id] ||= Chip.of([held.swatch_id])[held.swatch_id]
+
+      # [what it is called, as CSS]
+      def own(held)
+        case held.kind
+        when "none" then ["None", nil]
+        when "colour" then [held.hex, held.hex]
+        when "compound" then Place.find(held.first).paint.then { |paint| ["Gradient or pattern", ::Page::Background.of(paint)] }
+        else ["Gradient or pattern of the file", "repeating-linear-gradient(45deg,#8c8c8c 0 4px,#5c5c5c 4px 8px)"]
+        end
+      end
+
+      def detail(held)
+        return "" if held.first.kind == "none"
+        opacities = held.map { |each| (each.opacity * 100).round }.uniq
+        "#{(opacities.size == 1) ? "#{opacities[0]}%" : "mixed opacity"}, #{held.first.swatch_id ? "shared" : "stray"}"
       end
     end
   end

@@ -59,7 +59,7 @@ module Places
         end
 
         app.get("/projects/:project/:kind/:readable/picture") do
-          cache_control :private, :immutable, max_age: 31_536_000
+          kept_under seen.version
           etag "#{seen.key}-screen"
           type, bytes = seen.on_screen
           content_type type
@@ -67,7 +67,7 @@ module Places
         end
 
         app.get("/projects/:project/:kind/:readable/thumbnail") do
-          cache_control :private, :immutable, max_age: 31_536_000
+          kept_under seen.version
           etag "#{seen.key}-small"
           send_file seen.thumbnail, type: "image/jpeg"
         end

@@ -33,6 +33,7 @@ module Places
 
       post("/projects/:project/choices") do
         choices.take(param.texts)
+        touches "tools", "hand" if param[:target]
         go_on
       end
     end

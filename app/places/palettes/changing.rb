@@ -18,9 +18,6 @@ module Places
       # @return [Swatch, nil]
       def single = (@chosen.first if @chosen.size == 1 && !@chosen.first.paint)
 
-      # What keeps a drawing as it is while its custom properties move.
-      def values_before = @chosen.map { |swatch| "#{swatch.variable}:#{swatch.hex}" }.join(";")
-
       def shift = ShiftForm.new("selection", @chosen.count { |swatch| !swatch.locked && !swatch.paint }, @param)
     end
   end

@@ -2,36 +2,38 @@ module Magpie
   module Painters
     # Gradients and patterns of palettes as SVG paint servers, once each.
     class Servers
-      # @param compounds [Array<Palette::Compound>]
+      # An identifier that tells what it looks like: inks that follow differently are
+      # different, though they look alike now.
+      # @param compound [Palette::Compound]
+      def self.id(compound) = "#{Artwork::Identifiers::MARK}compound-#{Digest::SHA256.hexdigest(JSON.generate([compound.to_h, compound.inks.map { |ink| ink.reference.to_s }]))[0, 12]}"
+
+      # @param compounds [Hash{String => Palette::Compound}] by identifier
       # @yieldparam colour [Color]
       # @yieldparam reference [Object, nil] what the ink follows
       # @yieldreturn [Svg::Ink]
       def initialize(compounds, &ink)
-        @compounds, @ink = compounds.uniq, ink
+        @compounds, @ink = compounds, ink
       end
 
-      # Inks that follow differently are different, though they look alike now.
-      def id(compound) = "#{Artwork::Identifiers::MARK}compound-#{Digest::SHA256.hexdigest(JSON.generate([compound.to_h, compound.inks.map { |ink| ink.reference.to_s }]))[0, 12]}"
-
-      def to_s = @compounds.empty? ? "" : "<defs>#{@compounds.map { |compound| server(compound) }.join}</defs>"
+      def to_s = @compounds.empty? ? "" : "<defs>#{@compounds.map { |id, compound| server(id, compound) }.join}</defs>"
 
       private
 
-      def server(compound)
+      def server(id, compound)
         inks = compound.inks.map { |ink| @ink.call(ink.colour, ink.reference) }
-        return gradient(compound, inks) if compound.gradient?
+        return gradient(id, compound, inks) if compound.gradient?
         size = compound.size
         turned = (compound.form == "stripes") ? compound.angle : 0
-        %(<pattern id="#{id(compound)}" width="#{size}" height="#{size}" patternUnits="userSpaceOnUse" patternTransform="rotate(#{turned})">#{send(compound.form, size, inks)}</pattern>)
+        %(<pattern id="#{id}" width="#{size}" height="#{size}" patternUnits="userSpaceOnUse" patternTransform="rotate(#{turned})">#{send(compound.form, size, inks)}</pattern>)
       end
 
-      def gradient(compound, inks)
+      def gradient(id, compound, inks)
         stops = compound.inks.zip(inks).sort_by.with_index { |(each, _), index| [each.offset, index] }
           .map { |each, ink| %(<stop offset="#{each.offset}" #{paint("stop-color", "stop-opacity", ink)}/>) }.join
-        return %(<radialGradient id="#{id(compound)}">#{stops}</radialGradient>) if compound.form == "radial"
+        return %(<radialGradient id="#{id}">#{stops}</radialGradient>) if compound.form == "radial"
         turn = compound.angle * Math::PI / 180
         ends = [-0.5, 0.5].flat_map { |side| [0.5 + side * Math.cos(turn), 0.5 + side * Math.sin(turn)] }.map { |value| value.round(4) }
-        %(<linearGradient id="#{id(compound)}" x1="#{ends[0]}" y1="#{ends[1]}" x2="#{ends[2]}" y2="#{ends[3]}">#{stops}</linearGradient>)
+        %(<linearGradient id="#{id}" x1="#{ends[0]}" y1="#{ends[1]}" x2="#{ends[2]}" y2="#{ends[3]}">#{stops}</linearGradient>)
       end
 
       def stripes(size, inks)

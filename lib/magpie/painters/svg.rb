@@ -16,18 +16,17 @@ module Magpie
 
       # @param template [String] see Artwork
       # @param paints [Hash{[key, role] => Artwork::Paint}]
-      # @param prefix [String] for the identifiers of a drawing that does not stand alone
-      def initialize(template, paints, prefix: "")
-        @template, @paints, @prefix = template, paints, prefix
-        @servers = Servers.new(paints.values.filter_map(&:compound)) { |colour, reference| ink(colour, reference) }
+      def initialize(template, paints)
+        @template, @paints = template, paints
+        @servers = Servers.new(paints.values.filter_map(&:compound).uniq.to_h { |compound| [Servers.id(compound), compound] }) { |colour, reference| ink(colour, reference) }
       end
 
       # @return [String]
       def to_s
-        painted = @template.gsub(PART) { "#{kept($1)}#{attributes(CGI.unescapeHTML($1))}" }
+        painted = @template.gsub(PART) { attributes(CGI.unescapeHTML($1)) }
         head = @servers.to_s + sheet
         painted = painted.sub(/<svg[^>]*>/) { |root| root + head } unless head.empty?
-        painted.gsub(Artwork::Identifiers::MARK, @prefix)
+        painted.delete(Artwork::Identifiers::MARK)
       end
 
       private
@@ -35,10 +34,6 @@ module Magpie
       # @param reference [Object, nil] what the colour follows
       # @return [Ink]
       def ink(colour, reference) = raise(NotImplementedError)
-
-      # What stays of the mark itself.
-      # @param key [String] of the part, escaped
-      def kept(key) = ""
 
       # Elements that come first in the drawing, besides gradients and patterns.
       def sheet = ""
@@ -57,7 +52,7 @@ module Magpie
         case paint.kind
         when :none then ["none", 1.0]
         when :server then [paint.server.sub(/\Aurl\(#(.*)\)\z/) { "url(##{Artwork::Identifiers::MARK}#{Artwork::Identifiers.safe($1)})" }, paint.opacity]
-        when :compound then ["url(##{@servers.id(paint.compound)})", paint.opacity]
+        when :compound then ["url(##{Servers.id(paint.compound)})", paint.opacity]
         else ink(paint.colour, paint.reference).then { |ink| [ink.text, ink.opacity * paint.opacity] }
         end
       end

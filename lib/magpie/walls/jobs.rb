@@ -10,6 +10,9 @@ module Magpie
       # Pixels from which its tone is told: on the demo's pictures within 0.0002 of all of them.
       TONED = 200_000
 
+      # Pixels of the longer side: 240 on a screen with two for each.
+      SMALL = 480
+
       module_function
 
       def artwork(bytes, name) = Artwork.read(bytes, name:)
@@ -26,6 +29,10 @@ module Magpie
         tone = tone(picture) if toned
         kept&.value
         Opened.new(width: picture.width, height: picture.height, facts: picture.facts, tone:)
+      end
+
+      def small(drawing, _)
+        Picture::Vips.call("the drawing") { ::Vips::Image.thumbnail_buffer(drawing, SMALL, height: SMALL, size: :both).pngsave_buffer(compression: 6, strip: true) }
       end
 
       def renewed(template, _) = Artwork::Renewed.of(template)

@@ -1,0 +1,54 @@
+require "cgi"
+
+module Frame
+  # Artworks as a page shows them: as a drawing whose paints follow their swatches while
+  # one works, or as a picture that the server made.
+  class Drawn
+    # Parts of all drawings together that may follow what is tried, frame by frame.
+    LIGHT = 600
+
+    # @param artworks [Array<Artwork>]
+    # @param desk [Desk]
+    def initialize(artworks, desk)
+      @artworks, @desk = artworks, desk
+    end
+
+    # @return [Look]
+    def look(artwork) = looks.fetch(artwork.id)
+
+    # What moves while a swatch is tried.
+    # @return [String] HTML
+    def moving(artwork) = light? ? drawing(artwork) : picture(artwork, moves: true)
+
+    # Its drawing has an address of its own, which changes with it; paints come after it.
+    # @return [String] HTML
+    def drawing(artwork, **attributes)
+      address = "/artworks/#{artwork.id}"
+      element("div", class: "drawing-root", **attributes, data_artwork: artwork.id, data_drawing: "#{address}/drawing.svg?v=#{artwork.template[0, 16]}", data_paints: "#{address}/paints.json",
+        data_mark: look(artwork).mark, data_follows: look(artwork).follows.join(","), style: "--ratio:#{artwork.ratio}#{strange(artwork)}") + "</div>"
+    end
+
+    # @param moves [Boolean] is it made anew for what is tried?
+    # @return [String] HTML
+    def picture(artwork, moves: false)
+      address = "/artworks/#{artwork.id}/small.png?v=#{look(artwork).key[0, 8]}"
+      element("img", class: "drawn", src: address, alt: artwork.name, title: artwork.name, loading: "lazy", decoding: "async", style: "--ratio:#{artwork.ratio}", data_moves: (look(artwork).follows.join(",") if moves))
+    end
+
+    private
+
+    def light? = @artworks.sum(&:part_count) <= LIGHT
+
+    def looks = @looks ||= Look.of(@artworks)
+
+    # The values of swatches that it follows and the page does not show.
+    def strange(artwork)
+      ids = look(artwork).follows - @desk.shown_chips.map(&:id)
+      Chip.of(ids).values.map { |chip| ";#{chip.variable}:#{chip.hex}" }.join if ids.any?
+    end
+
+    def element(name, **attributes)
+      "<#{name}#{attributes.compact.map { |key, value| %( #{key.to_s.tr("_", "-")}="#{CGI.escapeHTML(value.to_s)}") }.join}>"
+    end
+  end
+end

@@ -1,0 +1,33 @@
+module Places
+  module Dress
+    # Artworks as browsers ask for them: the drawing and its paints, and small pictures.
+    # Any page may show those of another project that a swatch reaches.
+    module Drawn
+      def self.registered(app)
+        app.get("/artworks/:artwork/drawing.svg") do
+          kept_under drawn_artwork.template[0, 16]
+          content_type "image/svg+xml"
+          ::Page::Painter.drawing(Drawings.of(drawn_artwork.template), drawn_artwork.parts.pluck(:key, :position).to_h)
+        end
+
+        app.get("/artworks/:artwork/paints.json") do
+          cache_control :no_store
+          content_type :json
+          JSON.generate(Told.new(drawn_artwork, since: param.whole(:since, 0..2**60, 0)).to_h)
+        end
+
+        app.get("/artworks/:artwork/small.png") do
+          content_type "image/png"
+          if param.given?(:try)
+            cache_control :private, max_age: 300
+            halt Magpie::Walls.small(Dressing.new(drawn_artwork, trying: tried).flat, name: drawn_artwork.name)
+          end
+          seen = Seen.new(drawn_artwork)
+          kept_under seen.version
+          etag "#{seen.key}-small"
+          File.binread(seen.small)
+        end
+      end
+    end
+  end
+end

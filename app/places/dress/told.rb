@@ -1,0 +1,22 @@
+module Places
+  module Dress
+    # What a page is told of the paints of an artwork: all of them, or those of places that
+    # were repainted since it last heard.
+    class Told
+      # @param since [Integer] a stamp, see Look; 0 for all
+      def initialize(artwork, since: 0)
+        @artwork, @since = artwork, since
+        @look = Look.of([artwork])[artwork.id] # read first: what is repainted meanwhile is told twice, and never missed
+      end
+
+      # @return [Hash] what it is then, since when, the paints, and the gradients and patterns
+      def to_h = {artwork: @artwork.id, since: @since, stamp: @look.stamp, mark: @look.mark, paints: paints.paints, servers:}
+
+      private
+
+      def paints = ::Page::Painter.new(Dressing.new(@artwork, since: (@since if @since > 0)))
+
+      def servers = ::Page::Painter.new(Dressing.new(@artwork, compounds: true)).servers
+    end
+  end
+end

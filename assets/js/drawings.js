@@ -1,0 +1,134 @@
+// Artworks as drawings. Each stands in a root of its own (a shadow root), so that no
+// identifier, class or style of the file meets the page's. The drawing comes once, from an
+// address that changes with it; from then on only the paints that changed.
+import { all, find, whenPageChanges } from "./page.js"
+import { awaiting } from "./waiting.js"
+
+const OPACITY = { fill: "fill-opacity", line: "stroke-opacity", stop: "stop-opacity" }
+const PAINT = { fill: "fill", line: "stroke", stop: "stop-color" }
+const KEPT = 12 // drawings that were parsed already
+
+const sheet = new CSSStyleSheet()
+sheet.replaceSync(`
+  svg.drawing { display: block; position: absolute; inset: 0; width: 100%; height: 100%; overflow: hidden; margin: 0; max-width: none; max-height: none; min-width: 0; min-height: 0; }
+  [data-part] { cursor: var(--part-cursor, inherit); }
+  :host([data-bare]) svg { visibility: hidden; }
+`)
+
+const parsed = new Map() // address → promise of a document
+const told = new Map() // address and stamp → promise of paints that are under way
+const shown = new WeakMap() // host → { address, mark, stamp, parts, ready }
+
+// Every drawing of the page, in its root.
+export const roots = () => all("[data-drawing]").map(host => host.shadowRoot).filter(Boolean)
+
+// @returns {Element|undefined} of that number
+export const part = (host, number) => shown.get(host)?.parts?.[number]
+
+// @returns {Array<Element>} by number
+export const parts = host => shown.get(host)?.parts ?? []
+
+// What a page knows of its stage already, for the server to tell the rest.
+export function painted() {
+  const host = find("#stage-drawing"), state = host && shown.get(host)
+  return state?.stamp !== undefined ? `${host.dataset.artwork}-${state.stamp}` : ""
+}
+
+// The parts under a point of the window, from the top; a part is what is painted.
+export function partsUnder(host, clientX, clientY) {
+  return host.shadowRoot?.elementsFromPoint(clientX, clientY).filter(element => element.dataset.part) ?? []
+}
+
+// @returns {number|undefined} of the part on top there
+export function topUnder(host, clientX, clientY) {
+  const number = host.shadowRoot?.elementFromPoint(clientX, clientY)?.dataset?.part
+  return number === undefined ? undefined : Number(number)
+}
+
+async function read(address) {
+  const answer = await fetch(address)
+  if (!answer.ok) throw new Error(`${answer.status}`)
+  return new DOMParser().parseFromString(await answer.text(), "image/svg+xml")
+}
+
+function drawing(address) {
+  if (!parsed.has(address)) {
+    parsed.set(address, read(address).catch(error => { parsed.delete(address); throw error }))
+    if (parsed.size > KEPT) parsed.delete(parsed.keys().next().value)
+  }
+  return parsed.get(address)
+}
+
+function paints(host, since) {
+  const address = `${host.dataset.paints}?since=${since}`
+  if (!told.has(address)) told.set(address, fetch(address).then(answer => answer.ok ? answer.json() : Promise.reject(new Error(answer.status))).finally(() => told.delete(address)))
+  return told.get(address)
+}
+
+// Brings a drawing to what its page says it is.
+async function follow(host) {
+  const state = shown.get(host) ?? {}, came = saidWith(host, state)
+  if (came) {
+    paint(host, came)
+    host.dataset.mark = came.mark
+  }
+  const { drawing: address, mark } = host.dataset, asked = `${address} ${mark}`
+  if (state.asked === asked || state.address === address && state.mark === mark) return
+  shown.set(host, Object.assign(state, { asked }))
+  awaiting(+1)
+  try {
+    if (state.address !== address) await draw(host, address)
+    if (host.dataset.drawing === address) paint(host, await paints(host, shown.get(host).stamp))
+    delete host.dataset.failed
+  } catch {
+    host.dataset.failed = "The drawing did not come. It is asked for again when the page changes."
+  } finally {
+    if (state.asked === asked) state.asked = null
+    awaiting(-1)
+  }
+}
+
+async function draw(host, address) {
+  host.dataset.bare = ""
+  const svg = document.importNode((await drawing(address)).documentElement, true)
+  if (host.dataset.drawing !== address) return // another is wanted by now
+  const root = host.shadowRoot ?? host.attachShadow({ mode: "open" })
+  root.adoptedStyleSheets = [sheet]
+  svg.classList.add("drawing")
+  root.replaceChildren(svg)
+  const numbered = []
+  for (const element of svg.querySelectorAll("[data-part]")) numbered[element.dataset.part] = element
+  Object.assign(shown.get(host), { address, parts: numbered, stamp: 0, mark: null, servers: "" })
+}
+
+// Paints that came with the page, since what it shows.
+function saidWith(host, state) {
+  const said = find("#told")
+  return said?.dataset.artwork === host.dataset.artwork && state.stamp && Number(said.dataset.since) === state.stamp ? JSON.parse(said.textContent) : null
+}
+
+function paint(host, { paints: given, servers, stamp, mark }) {
+  const state = shown.get(host)
+  for (const [role, text, opacity, numbers] of given) for (const number of numbers) {
+    const element = state.parts[number]
+    if (!element) continue
+    element.setAttribute(PAINT[role], text)
+    opacity < 1 ? element.setAttribute(OPACITY[role], opacity) : element.removeAttribute(OPACITY[role])
+  }
+  if (servers !== state.servers) serve(host, servers)
+  Object.assign(state, { stamp, mark, servers })
+  delete host.dataset.bare
+  host.dispatchEvent(new CustomEvent("drawing:painted", { bubbles: true }))
+}
+
+// Gradients and patterns of palettes.
+function serve(host, text) {
+  const svg = host.shadowRoot.querySelector("svg")
+  svg.querySelector("[data-servers]")?.remove()
+  if (!text) return
+  const defs = document.importNode(new DOMParser().parseFromString(`<svg xmlns="http://www.w3.org/2000/svg">${text}</svg>`, "image/svg+xml").documentElement.firstElementChild, true)
+  defs.dataset.servers = ""
+  svg.prepend(defs)
+}
+
+whenPageChanges(() => all("[data-drawing]").forEach(follow))

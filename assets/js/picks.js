@@ -1,0 +1,51 @@
+// Which parts are picked. It is the window's own matter: the page asks the server what
+// they have in common, and keeps them through whatever else happens, also a reload.
+import { find, visit, whenPageChanges } from "./page.js"
+import { read, write } from "./numbers.js"
+
+const SOON = 40 // ms: who walks fast by key asks once
+const KEY = "picked"
+const kept = new Map(Object.entries(JSON.parse(sessionStorage.getItem(KEY) ?? "{}")).map(([artwork, text]) => [artwork, new Set(read(text))]))
+let timer = null
+let asked = null // what the page was asked about last
+
+const artwork = () => find("#stage")?.dataset.artwork
+
+// @returns {Set<number>} those of the artwork on the stage
+export const picked = () => kept.get(artwork()) ?? new Set()
+
+// @param {Iterable<number>} numbers
+// @param {string} [how] "add", "toggle", or these only
+export function pick(numbers, how) {
+  const now = new Set(how ? picked() : [])
+  for (const number of numbers) how === "toggle" && now.has(number) ? now.delete(number) : now.add(number)
+  kept.set(artwork(), now)
+  keep()
+  document.dispatchEvent(new CustomEvent("parts:picked"))
+  clearTimeout(timer)
+  timer = setTimeout(ask, SOON)
+}
+
+// For requests: of which artwork, and which.
+export const said = () => artwork() ? `${artwork()}:${write(picked())}` : ""
+
+function keep() {
+  const texts = [...kept].filter(([, set]) => set.size > 0 && set.size < 5000).map(([id, set]) => [id, runs(set)])
+  sessionStorage.setItem(KEY, JSON.stringify(Object.fromEntries(texts)))
+}
+
+const runs = set => [...set].join(",")
+
+function ask() {
+  timer = null
+  if (!find("#tools[data-picked]") || find("#tools").dataset.picked === said()) return
+  asked = said()
+  visit(location.pathname + location.search, "tools hand")
+}
+
+// A page that came without knowing asks once more.
+whenPageChanges(() => {
+  const shows = find("#tools[data-picked]")?.dataset.picked
+  if (shows !== undefined && shows !== said() && asked !== said()) timer ??= setTimeout(ask, SOON)
+  if (shows === said()) asked = null
+})

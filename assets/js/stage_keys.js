@@ -1,0 +1,61 @@
+// Keys on the artwork: walking through parts, giving, clearing, letting go; and the groups
+// round what is picked.
+import { parts } from "./drawings.js"
+import { find, typing } from "./page.js"
+import { pick, picked } from "./picks.js"
+import { give, host, showGiven, stage, target } from "./stage.js"
+
+const narrower = [] // what was picked before it was widened, latest last
+const TOOLS = { 1: "pick", 2: "sweep" }
+
+const drawn = () => parts(host()).flatMap((part, number) => part.localName === "stop" ? [] : [number])
+
+document.addEventListener("keydown", event => {
+  if (!stage() || event.ctrlKey || event.metaKey || event.altKey || typing(event.target)) return
+  const act = event.target === stage() ? { ...onStage, ...anywhere }[event.key] : anywhere[event.key]
+  if (!act || find("dialog[open]")) return
+  event.preventDefault()
+  act(event)
+})
+
+const walk = step => () => {
+  const numbers = drawn(), last = [...picked()].at(-1), at = numbers.indexOf(last)
+  if (numbers.length) pick([numbers[at < 0 ? (step > 0 ? 0 : numbers.length - 1) : (at + step + numbers.length) % numbers.length]])
+}
+
+const onStage = {
+  ArrowRight: walk(1), ArrowDown: walk(1), ArrowLeft: walk(-1), ArrowUp: walk(-1),
+  Enter: event => picked().size && giveTo(target(event.shiftKey)),
+  Delete: event => picked().size && give(picked(), target(event.shiftKey), "clear"),
+  Escape: () => pick([])
+}
+
+const tool = name => () => find(`.tool[data-tool="${name}"]`)?.click()
+const anywhere = {
+  f: () => find("#target [type=radio]:not(:checked)")?.click(),
+  w: () => wider(), W: () => narrow(),
+  ...Object.fromEntries(Object.entries(TOOLS).map(([key, name]) => [key, tool(name)]))
+}
+
+function giveTo(role) {
+  showGiven(picked(), role)
+  give(picked(), role)
+}
+
+// The next group outside that holds more than what is picked.
+export function wider() {
+  const numbers = [...picked()]
+  if (!numbers.length) return
+  const all = parts(host())
+  for (let group = all[numbers[0]]?.parentElement; group; group = group.parentElement) {
+    const within = [...group.querySelectorAll("[data-part]")].map(part => Number(part.dataset.part)).filter(number => all[number].localName !== "stop")
+    if (!numbers.every(number => within.includes(number)) || within.length <= numbers.length) continue
+    narrower.push(numbers)
+    return pick(within)
+  }
+}
+
+function narrow() {
+  const before = narrower.pop()
+  if (before) pick(before)
+}

@@ -1,0 +1,86 @@
+require "json"
+require "zlib"
+require_relative "drawing"
+
+module Bench
+  # Dress with drawings as they come: many of them, and large ones.
+  class Dress
+    def initialize(browser) = @browser = browser
+
+    def rows
+      bringing_in
+      many
+      large
+    end
+
+    private
+
+    def project = @project ||= Changes::StartProject.perform(actor: Actor.new, name: "Many drawings")
+
+    def bring_in(parts, name, project: self.project) = Changes::BringInArtwork.perform(project, actor: Actor.new, name: "#{name}.svg", bytes: Drawing.of(parts))
+
+    def bringing_in
+      {5_000 => "1,500 ms", 20_000 => "6,000 ms"}.each do |parts, promised|
+        place = Changes::StartProject.perform(actor: Actor.new, name: "Drawing of #{parts}")
+        Bench.row "A drawing of #{parts} parts brought in", Bench.median(3) { bring_in(parts, "Field", project: place) }, promised
+      end
+    end
+
+    def many
+      40.times { |n| bring_in(2_000, "Field #{n + 1}") }
+      link(project.artworks.first)
+      page = nil
+      taken = Bench.median(9) { page = @browser.get("/projects/#{project.id}/dress").body }
+      Bench.row "Dress with 40 artworks of 2,000 parts: HTML", taken, "100 ms", "#{page.bytesize / 1024} KB, promised 150; #{Zlib.gzip(page).bytesize / 1024} KB sent"
+      taken = Bench.median(9) { page = @browser.get("/projects/#{project.id}/deliver").body }
+      Bench.row "Deliver with them: HTML", taken, "100 ms", "#{page.bytesize / 1024} KB"
+    end
+
+    # Its strays follow two swatches, so that there is something to follow.
+    def link(artwork)
+      group = artwork.project.groups.first
+      @swatches = Drawing::COLOURS.first(2).map.with_index(1) { |hex, n| group.swatches.find_by(name: "Ink #{n}") || Swatch.create!(group:, name: "Ink #{n}", colour: Magpie::Notation.parse(hex), shared: true, position: n) }
+      @swatches.zip(Drawing::COLOURS) { |swatch, hex| Demo.link(artwork.places.where(hex:), swatch) }
+    end
+
+    def large
+      place = Changes::StartProject.perform(actor: Actor.new, name: "One large drawing")
+      artwork = bring_in(5_000, "Field", project: place)
+      link(artwork)
+      path = "/projects/#{place.id}/dress"
+      page = @browser.get(path).body
+      token = page[/name="authenticity_token" value="([^"]+)"/, 1]
+      @browser.post "/projects/#{place.id}/hand", {authenticity_token: token, swatch: @swatches.last.id}
+      Record.connection.execute("ANALYZE") # as the database does by itself, a minute later
+      drawing(artwork)
+      dress(artwork, path, token)
+    end
+
+    def drawing(artwork)
+      drawing = @browser.get("/artworks/#{artwork.id}/drawing.svg").body
+      paints = nil
+      taken = Bench.median(9) { paints = @browser.get("/artworks/#{artwork.id}/paints.json").body }
+      Bench.row "All paints of 5,000 parts, asked for once", taken, "–", "#{Zlib.gzip(paints).bytesize / 1024} KB sent; the drawing #{Zlib.gzip(drawing).bytesize / 1024} KB, once"
+    end
+
+    def dress(artwork, path, token)
+      stamp, number, answer = Look.of([artwork])[artwork.id].stamp, 7, nil
+      taken = Bench.median(15) do
+        answer = act(token, path, "/projects/#{artwork.project_id}/artworks/#{artwork.id}/dress", {parts: number += 24, act: "give-fill"}, "#{artwork.id}-#{stamp}")
+        stamp = JSON.parse(answer["page"][/data-since="\d+">([^<]+)</, 1].gsub("&quot;", '"'))["stamp"]
+      end
+      Bench.row "One part of 5,000 dressed", taken, "60 ms", "#{JSON.generate(answer).bytesize / 1024.0.round(1)} KB, promised 20"
+    end
+
+    def act(token, at, to, fields, painted)
+      seen = @seen || @browser.get(at).body[/data-version="([\d-]+)"/, 1]
+      body = JSON.generate(at:, actions: [{path: to, fields: fields.map { |name, value| [name, value.to_s] }}])
+      headers = {"CONTENT_TYPE" => "application/json", "CONTENT_LENGTH" => body.bytesize.to_s, "HTTP_X_CSRF_TOKEN" => token, "HTTP_X_WINDOW" => "bench", "HTTP_X_SEEN" => seen, "HTTP_X_PAINTED" => painted}
+      answer = JSON.parse(@browser.post("/actions", {}, {"rack.input" => StringIO.new(body), **headers}).body)
+      raise answer["told"].inspect if answer["told"].any? { |_, kind| kind == "wrong" }
+      raise "expected parts" unless answer["parts"]
+      @seen = answer["page"][/data-version="([\d-]+)"/, 1]
+      answer
+    end
+  end
+end

@@ -1,0 +1,48 @@
+require_relative "screens"
+
+# What a person does in Dress.
+module DressScreens
+  SHIFT = 8
+
+  def poster = Artwork.find_by!(name: "Poster")
+
+  # @param query [String] what follows the address
+  def open_dress(query = "tool=pick", artwork: poster)
+    visit "/projects/#{demo.id}/dress?artwork=#{artwork.id}&#{query}"
+    expect(page).to have_css("#stage-drawing")
+    settled
+  end
+
+  # Keys of the parts that are outlined.
+  def outlined(artwork = poster)
+    numbers = find("#outline", visible: :all)["data-outlined"].to_s.split(",").map(&:to_i)
+    artwork.parts.where(position: numbers).pluck(:key).sort
+  end
+
+  def picks(*keys, artwork: poster) = eventually { expect(outlined(artwork)).to eq keys.sort }
+
+  # A point in the window at a share of the stage.
+  def on_stage(across, down) = box_of("#stage").then { |box| {x: box["x"] + box["width"] * across, y: box["y"] + box["height"] * down} }
+
+  # The wheel, where the pointer is.
+  def roll(by, at)
+    find(".stage-room").execute_script("this.dispatchEvent(new WheelEvent('wheel', { deltaY: #{by}, clientX: #{at[:x]}, clientY: #{at[:y]}, bubbles: true, cancelable: true }))")
+  end
+
+  def hold(name)
+    find(".rack-chip[title^='#{name}']").click
+    expect(page).to have_css(".rack-chip[title^='#{name}'][aria-pressed=true]")
+    settled
+  end
+
+  def drag_over(*points)
+    mouse.move(**points.first)
+    mouse.down
+    points.drop(1).each { |point| mouse.move(**point, steps: 12) }
+  end
+
+  # What was done last can be undone, as the button says.
+  def expect_done(words) = expect(page).to(have_css("#undo[title='Undo: #{words}']"))
+end
+
+RSpec.configure { |config| config.include DressScreens, file_path: %r{/spec/screens/dress} }
