@@ -18,12 +18,7 @@ module Changes
       found = @artwork.places_of(@numbers).joins(:part).where(role: @role).order(:id).pluck(:id, "parts.label")
       raise Magpie::Error, "#{@artwork.name} has no such part" if found.empty?
       @labels = found.map(&:last)
-      dress(found.map(&:first))
-    end
-
-    def dress(ids)
-      swatch = Swatch.find_by(id: @content.swatch_id) if @content&.swatch_id
-      swatch&.shared ? paint_places(ids, swatch) : fill_places(ids, swatch || @content&.colour)
+      give(found.map(&:first), @content)
     end
 
     def words

@@ -38,6 +38,21 @@ module Changes
       create_all(Follow, ids.flat_map { |id| inks.map { |ink, swatch_id| {place_id: id, swatch_id:, ink:} } })
     end
 
+    # Places are given what is in hand: they follow a shared swatch, and copy anything else.
+    # @param content [Hand::Content, nil] nil clears them
+    def give(ids, content)
+      swatch = Swatch.find_by(id: content.swatch_id) if content&.swatch_id
+      swatch&.shared ? paint_places(ids, swatch) : fill_places(ids, swatch || content&.colour)
+    end
+
+    # Places of artworks that hold exactly a colour, and follow nothing.
+    # @return [Array<Integer>] ids
+    def strays(artworks, hex) = Place.where(artwork: artworks, hex:).order(:id).ids
+
+    # @param links [Hash{String => Swatch}] by hex
+    # @return [Integer] how many places follow now
+    def link(artworks, links) = links.sum { |hex, swatch| strays(artworks, hex).tap { |ids| paint_places(ids, swatch) }.size }
+
     def clear_places(ids)
       @rows.standing_on(Artwork, Place.where(id: ids).distinct.pluck(:artwork_id))
       remove(Follow, Follow.where(place_id: ids).ids)

@@ -1,35 +1,71 @@
-# Which colours an artwork holds: swatches that it follows, and strays. The database
+# Which colours artworks hold: swatches that they follow, and strays. The database
 # counts: an artwork may have twenty thousand places.
 class ArtworkColours
-  # @param artwork [Artwork]
+  # How often a colour is held in each way.
+  Uses = Struct.new(:fills, :lines, :stops, :inks) do
+    def total = sum
+
+    # "3 fills, 1 line"
+    def words = %w[fill line stop ink].zip(to_a).filter_map { |word, number| Magpie::Text.count(number, word) if number > 0 }.join(", ")
+
+    def +(other) = Uses.new(*zip(other).map(&:sum))
+  end
+  NONE = Uses.new(0, 0, 0, 0).freeze
+  PAINTS = Swatch::PaintType.new
+
+  # @param artworks [Array<Artwork>]
   # @param known [Array<Chip>] of swatches that are read already
-  def initialize(artwork, known = [])
-    @artwork, @known = artwork, known
+  def initialize(artworks, known = [])
+    @artworks, @known = artworks, known
   end
 
-  # @return [Array<[Chip, Integer]>] with the number of parts, most first
+  # @return [Array<[Chip, Uses]>] most first
   def linked
     @linked ||= begin
-      counts = rows.filter_map { |id, _, parts| [id, parts] if id }
+      counts = with_inks(rows.filter_map { |id, _, *uses| [id, Uses.new(*uses, 0)] if id }.to_h, inks.reject { |id, _| id.nil? }.to_h { |id, number| [id, number] })
       chips = @known.to_h { |chip| [chip.id, chip] }
-      chips.update(Chip.of(counts.map(&:first) - chips.keys)) unless counts.all? { |id, _| chips.key?(id) }
-      counts.map { |id, parts| [chips.fetch(id), parts] }
+      chips.update(Chip.of(counts.keys - chips.keys)) unless counts.each_key.all? { |id| chips.key?(id) }
+      counts.map { |id, uses| [chips.fetch(id), uses] }
     end
   end
 
-  # @return [Array<[String, Integer]>] hex, with the number of parts, most first
-  def strays = rows.filter_map { |id, hex, parts| [hex, parts] if id.nil? && hex }
+  # @return [Array<[String, Uses]>] hex, most first
+  def strays = @strays ||= with_inks(rows.filter_map { |id, hex, *uses| [hex, Uses.new(*uses, 0)] if id.nil? && hex }.to_h, stray_inks).to_a
 
   private
 
-  # Of as many parts, those that lie lower first.
+  # @param counts [Hash{Object => Uses}]
+  # @param inks [Hash{Object => Integer}]
+  def with_inks(counts, inks)
+    inks.each { |key, number| counts[key] = counts.fetch(key, NONE) + Uses.new(0, 0, 0, number) }
+    counts.sort_by.with_index { |(_, uses), index| [-uses.total, index] }.to_h
+  end
+
+  # Of as many, those that lie lower first.
   def rows
     @rows ||= Record.connection.select_rows(<<~SQL)
-      SELECT swatch_id, stray, count(*) FROM (
-        SELECT f.swatch_id, CASE WHEN f.swatch_id IS NULL THEN p.hex END AS stray, p.part_id, min(p.id) AS first
-        FROM places p LEFT JOIN follows f ON f.place_id = p.id AND f.ink IS NULL
-        WHERE p.artwork_id = #{Integer(@artwork.id)} AND p.kind <> 'none' GROUP BY 1, 2, 3
-      ) parts GROUP BY 1, 2 ORDER BY 3 DESC, min(first)
+      SELECT f.swatch_id, CASE WHEN f.swatch_id IS NULL THEN p.hex END AS stray,
+        count(*) FILTER (WHERE p.role = 'fill'), count(*) FILTER (WHERE p.role = 'line'), count(*) FILTER (WHERE p.role = 'stop')
+      FROM places p LEFT JOIN follows f ON f.place_id = p.id AND f.ink IS NULL
+      WHERE p.artwork_id = ANY(#{ids}) AND p.kind <> 'none' GROUP BY 1, 2 ORDER BY count(*) DESC, min(p.id)
     SQL
   end
+
+  # Swatches that inks of places' own gradients and patterns follow.
+  def inks
+    @inks ||= Record.connection.select_rows(<<~SQL)
+      SELECT f.swatch_id, count(*) FROM places p JOIN follows f ON f.place_id = p.id AND f.ink IS NOT NULL
+      WHERE p.artwork_id = ANY(#{ids}) AND p.paint IS NOT NULL GROUP BY 1
+    SQL
+  end
+
+  # {hex => number} of inks that follow nothing.
+  def stray_inks
+    held = Record.connection.select_rows(<<~SQL)
+      SELECT p.paint, (SELECT array_to_string(array_agg(ink), ',') FROM follows WHERE place_id = p.id) FROM places p WHERE p.artwork_id = ANY(#{ids}) AND p.paint IS NOT NULL
+    SQL
+    held.flat_map { |paint, followed| PAINTS.deserialize(paint).inks.reject.with_index { |_, index| followed.to_s.split(",").include?(index.to_s) }.map { |ink| ink.colour.hex } }.tally
+  end
+
+  def ids = Record.array(@artworks.map(&:id))
 end

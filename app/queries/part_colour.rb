@@ -4,12 +4,12 @@ class PartColour
   attr_reader :part
 
   # @param artwork [Artwork]
-  # @param key [String] of the part
+  # @param number [Integer] of the part
   # @param role [String] "fill" or "line"
   # @raise [Magpie::Error] when there is no such part
-  def initialize(artwork, key, role)
+  def initialize(artwork, number, role)
     @role = role
-    @part = artwork.parts.includes(places: :swatch).find_by(key:) or raise Magpie::Error, "#{artwork.name} has no such part"
+    @part = artwork.parts.includes(places: :swatch).find_by(position: number) or raise Magpie::Error, "#{artwork.name} has no such part"
   end
 
   # @return [Magpie::Color]

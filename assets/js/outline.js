@@ -69,6 +69,15 @@ export function outline() {
   circles()
 }
 
+// Shows where some parts are, besides those that are picked.
+// @param {Array<Element>} found of the drawing
+export function where(found) {
+  const svg = root(), above = find("#where")
+  if (!svg || !above) return
+  for (const name of ["viewBox", "preserveAspectRatio"]) svg.hasAttribute(name) ? above.setAttribute(name, svg.getAttribute(name)) : above.removeAttribute(name)
+  above.replaceChildren(...found.filter(shape => shape.getScreenCTM).flatMap(shape => outlined(shape, svg, found.length > MANY)))
+}
+
 // Circles keep their size on the screen.
 const circles = onceAFrame(() => {
   const above = find("#circles")

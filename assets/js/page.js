@@ -34,7 +34,9 @@ export async function show(text, parts) {
   if (title) document.title = Object.assign(document.createElement("textarea"), { innerHTML: title }).value
   if (!parts) await swap(text, "#app", "outerMorph")
   else {
+    const opened = all("details[open][id]").map(({ id }) => id)
     for (const part of parts) if (text.includes(`id="${part}"`)) await swap(text, `#${part}`, "outerMorph")
+    for (const id of opened) if (find(`#${id}`)) find(`#${id}`).open = true // what was opened meanwhile
     const version = text.match(/data-version="([\d-]+)"/)?.[1]
     // But for the hand, or for what this window did, nothing else happened.
     if (parts.includes("changes") || version?.replace(/\d+$/, "") === shownVersion().replace(/\d+$/, "")) find("#app").dataset.version = version

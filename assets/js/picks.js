@@ -7,6 +7,7 @@ const SOON = 40 // ms: who walks fast by key asks once
 const KEY = "picked"
 const kept = new Map(Object.entries(JSON.parse(sessionStorage.getItem(KEY) ?? "{}")).map(([artwork, text]) => [artwork, new Set(read(text))]))
 let timer = null
+let besides = "" // parts of the page that are asked for with the next pick
 let asked = null // what the page was asked about last
 
 const artwork = () => find("#stage")?.dataset.artwork
@@ -16,12 +17,14 @@ export const picked = () => kept.get(artwork()) ?? new Set()
 
 // @param {Iterable<number>} numbers
 // @param {string} [how] "add", "toggle", or these only
-export function pick(numbers, how) {
+// @param {string} [also] a part of the page that comes anew, too
+export function pick(numbers, how, also = "") {
   const now = new Set(how ? picked() : [])
   for (const number of numbers) how === "toggle" && now.has(number) ? now.delete(number) : now.add(number)
   kept.set(artwork(), now)
   keep()
   document.dispatchEvent(new CustomEvent("parts:picked"))
+  besides ||= also
   clearTimeout(timer)
   timer = setTimeout(ask, SOON)
 }
@@ -38,9 +41,11 @@ const runs = set => [...set].join(",")
 
 function ask() {
   timer = null
-  if (!find("#tools[data-picked]") || find("#tools").dataset.picked === said()) return
+  const also = besides
+  besides = ""
+  if (!find("#tools[data-picked]") || find("#tools").dataset.picked === said() && !also) return
   asked = said()
-  visit(location.pathname + location.search, "tools hand")
+  visit(location.pathname + location.search, `tools hand ${also}`.trim())
 }
 
 // A page that came without knowing asks once more.

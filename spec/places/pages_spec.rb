@@ -48,9 +48,9 @@ RSpec.describe Places, :data do
 
   it "says what a part is painted with, or why there is no one colour" do
     poster = bring_in_poster(project)
-    expect(PartColour.new(poster, "ember_band", "fill").colour.hex).to eq place(poster, "ember_band").hex
-    expect { PartColour.new(poster, "ember_band", "line").colour }.to raise_error(Magpie::Error, /no line of one colour: it is none/)
-    expect { PartColour.new(poster, "nowhere", "fill") }.to raise_error(Magpie::Error, "Poster has no such part")
+    expect(PartColour.new(poster, numbers(poster, "ember_band").first, "fill").colour.hex).to eq place(poster, "ember_band").hex
+    expect { PartColour.new(poster, numbers(poster, "ember_band").first, "line").colour }.to raise_error(Magpie::Error, /no line of one colour: it is none/)
+    expect { PartColour.new(poster, 999, "fill") }.to raise_error(Magpie::Error, "Poster has no such part")
   end
 
   describe Places::Dress::Page do
@@ -61,7 +61,7 @@ RSpec.describe Places, :data do
       lamp = keep(project, "Lamp", "#FFCE5D")
       poster = bring_in_poster(project)
       project.reload
-      stray = page.strays.find { |each| each.hex == "#FFCE5C" }
+      stray = page.colours.strays.find { |each| each.hex == "#FFCE5C" }
       expect([stray.near.id, stray.same?, stray.near?, page.artwork.part_count]).to eq [lamp.id, false, true, poster.parts.where(kind: "part").count]
       fill = page(picks: [poster.id, numbers(poster, "ember_band")]).picked.paints.first
       expect([fill.role, fill.shape, fill.name, fill.detail]).to eq ["fill", "fill", place(poster, "ember_band").hex, "100%, stray"]

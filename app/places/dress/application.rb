@@ -4,8 +4,8 @@ module Places
     class Application < Frame::Application
       lies_in "dress"
       locks_first
-      helpers Helpers
-      register Drawn, Finding
+      helpers Helpers, ColourHelpers
+      register Drawn, Finding, Colours
 
       get("/projects/:project/dress") do
         @page = Page.new(desk, param, picks)

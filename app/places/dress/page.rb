@@ -1,16 +1,8 @@
 module Places
   module Dress
-    # What Dress shows: an artwork on the stage, others beside it, the part that is picked,
-    # and the colours in the artwork.
+    # What Dress shows: an artwork on the stage, others beside it, the parts that are picked,
+    # and the colours in it.
     class Page
-      # @!attribute near [Chip, nil] the swatch that is nearest, and its ΔE00
-      Stray = Struct.new(:hex, :parts, :near, :difference) do
-        # ΔE00 below which it is the same to the eye, and above which nothing is near.
-        def same? = difference < 0.05
-
-        def near? = !same? && difference < 10
-      end
-
       # @param desk [Frame::Desk]
       # @param param [Frame::Asked] of the request
       # @param picks [[Integer, Array<Integer>]] an artwork, and numbers of its parts
@@ -59,11 +51,11 @@ module Places
       # What is given to: "fill" or "line".
       def target = @desk.choices[:target]
 
-      # @return [Array<[Chip, Integer]>] with the number of parts
-      def linked = colours.linked
+      # @return [ColourList]
+      def colours = @colours ||= ColourList.new(@desk, whole_project? ? artworks : [artwork], @param[:colour])
 
-      # @return [Array<Stray>]
-      def strays = @strays ||= colours.strays.map { |hex, parts| Stray.new(hex, parts, *nearest(hex)) }
+      # Are the colours of all artworks listed?
+      def whole_project? = @desk.choices[:colours_of] == "project" && artworks.size > 1
 
       # @return [Hash{Group => Array<Chip>}] none that are empty
       def rack = @desk.groups.to_h { |group| [group, @desk.chips[group.id]] }.reject { |_, chips| chips.empty? }
@@ -75,13 +67,16 @@ module Places
       # What it reaches.
       def reach = @reach ||= Reach.new(@desk.actor, [held.id], most: 3)
 
+      # Where its parts are shown: here, or in the artwork of the project that has most.
+      # @return [Artwork, nil]
+      def first_reached
+        found = reach.shown.map(&:first) & artworks
+        found.include?(artwork) ? artwork : found.first
+      end
+
       private
 
       def followers_of(id) = @followers_of ||= @desk.actor.reaches.where(swatch_id: id).pluck(:artwork_id)
-
-      def colours = @colours ||= ArtworkColours.new(artwork, @desk.used_chips)
-
-      def nearest(hex) = @desk.used_index.nearest(Magpie::Notation.parse(hex)) || [nil, Float::INFINITY]
     end
   end
 end

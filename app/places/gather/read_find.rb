@@ -25,9 +25,9 @@ module Places
       # @param page [Page]
       # @param find [Find, nil]
       # @param desk [Frame::Desk]
-      # @param stack [String] keys of the parts that lie where an artwork was read
+      # @param stack [String] numbers of the parts that lie where an artwork was read
       def initialize(page, find, desk, stack)
-        @page, @find, @desk, @stack = page, find, desk, stack.split(",")
+        @page, @find, @desk, @stack = page, find, desk, stack.scan(/\d{1,6}/).map(&:to_i)
       end
 
       # @return [Hash{String => Magpie::Color}]
@@ -41,8 +41,8 @@ module Places
       # @return [Array<Part>] others that lie there
       def below
         return [] unless @stack.size > 1 && find.artwork
-        parts = find.artwork.parts.where(key: @stack).index_by(&:key)
-        @stack.filter_map { |key| parts[key] }.reject { |part| part.label == find.part }
+        parts = find.artwork.parts.numbered(@stack).index_by(&:position)
+        @stack.filter_map { |number| parts[number] }.reject { |part| part.label == find.part }
       end
 
       def stacked? = @stack.size > 1 && find.artwork

@@ -17,7 +17,7 @@ module Places
         # What a part is painted with, whatever lies over it.
         app.post("/projects/:project/artworks/:readable/paints") do
           params[:kind] = "artworks"
-          of = PartColour.new(readable, param.text(:part), role)
+          of = PartColour.new(readable, param.whole(:part, 0..Magpie::Limits::ELEMENTS), role)
           taken Changes::TakeColour.perform(project, actor:, colour: of.colour, way: role, readable:, part: of.part.label, **[:x, :y].to_h { |axis| [axis, param.whole(axis, PIXELS, 0)] }), stack: param.text(:stack)[0, 400]
         end
 

@@ -13,7 +13,7 @@ module Places
           Hand::Content.new(name: Magpie::ColorName.suggest(colour), colour:)
         end
         take_in_hand content
-        touches "rack", "hand" if param[:stay] == "dress" && param[:to] == came_from
+        touches "rack", "hand", *("side" if came_from.to_s.include?("colour=")) if param[:stay] == "dress" && param[:to] == came_from
         go_on unless param[:stay] == "palettes"
         touches "side", "hand"
         redirect to(at("palettes", swatch: content.swatch_id, open: param[:open].presence, side: param[:side])), 303
@@ -34,6 +34,7 @@ module Places
       post("/projects/:project/choices") do
         choices.take(param.texts)
         touches "tools", "hand" if param[:target]
+        touches "side" if param[:colours_of]
         go_on
       end
     end

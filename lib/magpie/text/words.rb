@@ -15,7 +15,7 @@ module Magpie
 
     # "1 place", "3 places", "2 swatches", "4 entities"
     def count(number, word)
-      many = word.sub(/y\z/, "ie").sub(/ch\z/, "che") + "s"
+      many = word.sub(/(?<![aeiou])y\z/, "ie").sub(/ch\z/, "che") + "s"
       "#{number} #{(number == 1) ? word : many}"
     end
 

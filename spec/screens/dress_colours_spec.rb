@@ -1,0 +1,109 @@
+require "support/dress_screens"
+
+RSpec.describe "Dress, the colours in it", :screen do
+  # Two honest strays: one the same as no swatch, one near Rosehip, one the same as Slate dome.
+  before do
+    {"rosehip_band" => "#A84F63", "dome_wall" => "#6F7384", "moor" => "#00FF88"}.each do |key, text|
+      spot = place(poster, key)
+      spot.follow&.destroy
+      spot.update!(**Place.copying(hex(text)))
+    end
+    open_dress
+  end
+
+  def row(text) = find(".in-artwork li", text:)
+
+  def linked_to(key) = place(poster, key).reload.swatch&.name
+
+  it "lists swatches and strays with how each is held, shows where, and picks" do
+    expect(row("Lamp")).to have_content("8 fills")
+    expect(row("Orrery brass")).to have_content("2 lines")
+    expect(row("#A84F63")).to have_content("near Rosehip ΔE").and have_content("1 fill")
+    row("Orrery brass").hover
+    expect(page).to have_css("#where > *", count: 4, visible: :all)
+    find(".tools").hover
+    expect(page).to have_no_css("#where > *", visible: :all)
+    row("Orrery brass").find("a").click
+    picks "planet_disc", "planet_ring"
+    expect(page).to have_css(".in-row[aria-current]", text: "Orrery brass").and have_content("2 parts picked")
+  end
+
+  it "links one stray, and shows before what it would become" do
+    row("#A84F63").find("button", text: "Link").hover
+    eventually { expect(fill_of("#stage", "rosehip_band")).to eq "#A35166" }
+    find(".tools").hover
+    expect(fill_of("#stage", "rosehip_band")).to eq "#A84F63"
+    row("#A84F63").find("button", text: "Link").click
+    expect(page).to have_content("Linked 1 place. It follows its swatch from now on")
+    expect(page).to have_no_css(".stray", text: "#A84F63")
+    expect([linked_to("rosehip_band"), fill_of("#stage", "rosehip_band")]).to eq ["Rosehip", "#A35166"]
+    click_button "Undo"
+    expect(page).to have_css(".stray", text: "#A84F63")
+    expect(fill_of("#stage", "rosehip_band")).to eq "#A84F63"
+  end
+
+  it "links all within a limit, with a count while it moves" do
+    expect(page).to have_button("Link 2 strays")
+    find("#within").execute_script("this.value = 1; this.dispatchEvent(new Event('input', { bubbles: true }))")
+    expect(page).to have_button("Link 1 stray").and have_css("output", text: "ΔE 1.0")
+    expect(fill_of("#stage", "rosehip_band")).to eq "#A84F63"
+    find("#within").execute_script("this.value = 4; this.dispatchEvent(new Event('input', { bubbles: true }))")
+    expect(page).to have_button("Link 2 strays").and have_css("output", text: "ΔE 4.0")
+    expect([fill_of("#stage", "rosehip_band"), fill_of("#stage", "dome_wall"), fill_of("#stage", "moor")]).to eq %w[#A35166 #6E7384 #00FF88]
+    click_button "Link 2 strays"
+    expect(page).to have_content("Linked 2 places. They follow their swatches from now on")
+    expect([linked_to("rosehip_band"), linked_to("dome_wall"), linked_to("moor")]).to eq ["Rosehip", "Slate dome", nil]
+  end
+
+  it "makes shared swatches of all strays, or of those that are picked" do
+    row("#00FF88").find("a").click
+    picks "moor"
+    expect(page).to have_css("#swap-colour")
+    find(".keep-strays summary").click
+    fill_in "Group", with: "New greens"
+    click_button "Of what is picked"
+    expect(page).to have_content("Made 1 shared swatch in New greens")
+    expect(page).to have_css(".rack h2", text: "New greens")
+    expect(linked_to("moor")).to eq Group.find_by!(name: "New greens").swatches.first.name
+    find(".keep-strays summary").click
+    click_button "Make 2 swatches"
+    expect(page).to have_content("Made 2 shared swatches in Colours of Poster")
+    expect(page).to have_no_css(".stray")
+    click_button "Undo"
+    expect(page).to have_css(".stray", count: 2)
+  end
+
+  it "swaps a colour for what is in hand: here, in the project, in all of the house" do
+    row("Lamp").find("a").click
+    expect(page).to have_content("Take the swatch in hand that it is to be swapped for")
+    hold "Nebula teal"
+    expect(page).to have_content("Swap Lamp for Nebula teal, in hand")
+    within("#swap-colour") { click_button "This artwork" }
+    expect(page).to have_content("Swapped in 8 places")
+    expect([linked_to("dome_slit"), fill_of("#stage", "dome_slit")]).to eq ["Nebula teal", "#2F8FA3"]
+    click_button "Undo"
+    expect(page).to have_css(".in-artwork", text: "Lamp")
+    row("Lamp").find("a").click
+    expect(page).to have_css("#swap-colour")
+    within("#swap-colour") { click_button "Project" }
+    expect(page).to have_content("Swapped in 12 places")
+    expect(Reach.of(actor, [Swatch.find_by!(name: "Lamp").id])).to eq({})
+  end
+
+  it "shows the parts that the swatch in hand reaches, here and in another artwork" do
+    hold "Lamp"
+    within(".hand-end") { expect(page).to have_content("12 places in 2 artworks").and have_content("Poster 8, Badge 4") }
+    click_link "Show parts"
+    expect(page).to have_content("8 parts picked")
+    within(".hand-end") { click_link "Badge" }
+    expect(page).to have_css(".tools", text: "Badge, 13 parts. 4 parts picked")
+    picks "badge_slit", *(2..4).map { |star| "enamel/g#{star}/svg1/path1" }, artwork: Artwork.find_by!(name: "Badge")
+  end
+
+  it "lists the colours of all artworks" do
+    expect(row("Lamp")).to have_content("8 fills")
+    find("#colours-of label", text: "All 2").click
+    expect(page).to have_content("Colours in the project")
+    expect(row("Lamp")).to have_content("12 fills")
+  end
+end
