@@ -48,6 +48,41 @@ RSpec.describe Magpie::CommandLine do
     expect([patch["pixels"], patch["probe"], patch["average"]["hex"]]).to eq [200, "patch", "#231F55"]
   end
 
+  describe "dress" do
+    let(:palette) do
+      swatches = {"Lamp" => "#FFCE5D", "Rosehip" => "#A35166", "Ember band" => "#2F8FA3", "Lamp!" => "#5F3566"}.map { |name, text| Magpie::Palette::Swatch.new(name:, colour: Magpie::Notation.parse(text)) }
+      file("house.tokens.json", Magpie::Formats.all.first.write(Magpie::Palette.new(name: "House", groups: [Magpie::Palette::Group.new(name: "All", swatches:)])))
+    end
+    let(:poster) { File.expand_path("../../db/demo/poster.svg", __dir__) }
+    let(:out) { File.join(Dir.mktmpdir, "out.svg") }
+
+    it "links what is near to a palette, and prints what is left" do
+      status, (answer,), _ = run("dress", poster, palette, "--flat", out)
+      expect([status, answer.slice("places", "linked")]).to eq [0, {"places" => 20, "linked" => 10}]
+      expect(answer["strays"].first.values_at("hex", "places", "nearest")).to eq ["#B88A33", 2, "Lamp"]
+      expect(answer["strays"].map { |stray| stray["de2000"] }).to all(be > 2)
+      expect(File.read(out).scan("#FFCE5D").size).to eq 8
+      expect(File.read(out)).not_to include("#FFCE5C")
+      expect(run("dress", poster, palette, "--within", "0.01")[1][0]["linked"]).to eq 2
+      expect(run("dress", poster, palette, "--within", "100")[1][0]).to include("linked" => 20, "strays" => [])
+    end
+
+    it "links by order and by name, and writes names that are unique" do
+      _, (answer,), _ = run("dress", poster, palette, "--by", "order", "--linked", out)
+      expect(answer["linked"]).to eq 13
+      expect(File.read(out)).to include("--lamp:#FFCE5D", "--lamp-2:#5F3566", ".line-rosehip{stroke:var(--rosehip)}")
+      expect(run("dress", poster, palette, "--by", "name", "--flat", out)[1][0]["linked"]).to eq 1
+      expect(File.read(out)).to match(/id="ember_band"[^>]* fill="#2F8FA3"/)
+    end
+
+    it "says what is wrong" do
+      {["--by", "luck"] => "luck is no way to link: expected nearest, order or name", ["--within", "x"] => "--within is x: expected a number"}.each do |more, words|
+        expect(run("dress", poster, palette, *more).then { |status, _, errors| [status, errors.strip] }).to eq [2, words]
+      end
+      expect(run("dress", poster)[2]).to include("expected an SVG file and a palette file, found 1 argument")
+    end
+  end
+
   it "prints what the press makes of a colour" do
     _, (colour,), _ = run("colour", "cmyk 0 66 61 4")
     expect(colour["cmyk"]).to eq [0, 66, 61, 4]

@@ -11,6 +11,7 @@ module Magpie
       magpie picture FILE --at X,Y [--probe N | --patch TOLERANCE]
       magpie picture FILE --colours N      or "auto"; [--accents 0..1] [--leave-out-grounds yes]
       magpie artwork FILE.svg [--flat OUT.svg]
+      magpie dress FILE.svg PALETTE [--within 2] [--by nearest|order|name] [--flat OUT.svg] [--linked OUT.svg]
       magpie palette FILE
       magpie ramp NOTATION [--darker N] [--lighter N] [--darkest L] [--lightest L]
                            [--turn-dark DEG] [--turn-light DEG] [--course lightness|potential|even]
@@ -19,7 +20,9 @@ module Magpie
       magpie harmony NOTATION RULE [--spread DEG] [--wheel light|painter]
     TEXT
 
-    OUT = "--flat" # the option that names a file
+    OUT = %w[--flat --linked].freeze # the options that name a file
+
+    autoload :Dress, "magpie/shell/dress"
 
     def initialize(arguments, input: $stdin, output: $stdout, errors: $stderr)
       @arguments, @input, @output, @errors = arguments.dup, input, output, errors
@@ -32,13 +35,14 @@ module Magpie
       when "difference" then difference
       when "picture" then picture
       when "artwork" then artwork
+      when "dress" then dress
       when "palette" then palette
       when "ramp" then ramp
       when "mix" then mix
       when "between" then between
       when "harmony" then harmony
       when "help", "--help", "-h", nil then @output.puts USAGE
-      else raise Error, "no such command: expected colour, difference, picture, artwork, palette, ramp, mix, between or harmony"
+      else raise Error, "no such command: expected colour, difference, picture, artwork, dress, palette, ramp, mix, between or harmony"
       end
       0
     rescue Error => error
@@ -119,12 +123,21 @@ module Magpie
     def number(name, text) = Float(text, exception: false) || raise(Error, "#{name} is #{text}: expected a number")
 
     def artwork
-      options = options(OUT)
+      options = options("--flat")
       path = path("an SVG file")
       artwork = Walls.artwork(file(path), name: name(path))
-      write(options[OUT], Painters::Flat.of(artwork)) if options[OUT]
+      write(options["--flat"], Painters::Flat.of(artwork)) if options["--flat"]
       print(parts: artwork.parts.count { |part| part.kind == :part },
         colours: artwork.colours.map { |hex, places| {hex:, places:} }, dropped: artwork.dropped)
+    end
+
+    def dress
+      options = options("--within", "--by", *OUT)
+      drawing, palette = given(2, "an SVG file and a palette file")
+      within = number("--within", options.fetch("--within", Artwork::Linking::WITHIN.to_s))
+      dress = Dress.new(Walls.artwork(file(drawing), name: name(drawing)), Walls.palette(file(palette), name: name(palette)).palette, by: options.fetch("--by", "nearest"), within:)
+      {"--flat" => :flat, "--linked" => :linked}.each { |option, form| write(options[option], dress.public_send(form)) if options[option] }
+      print(dress.to_h)
     end
 
     def palette
@@ -176,7 +189,7 @@ module Magpie
         next unless (index = @arguments.index(name))
         _, value = @arguments.slice!(index, 2)
         raise Error, "#{name} needs a value" unless value
-        found[name] = (name == OUT) ? value : value.scrub
+        found[name] = OUT.include?(name) ? value : value.scrub
       end
       found
     end
