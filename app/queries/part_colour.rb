@@ -12,10 +12,13 @@ class PartColour
     @part = artwork.parts.includes(places: :swatch).find_by(position: number) or raise Magpie::Error, "#{artwork.name} has no such part"
   end
 
+  # The swatch that it follows, which may be a gradient or pattern.
+  # @return [Swatch, nil]
+  def swatch = place&.swatch
+
   # @return [Magpie::Color]
   # @raise [Magpie::Error] when it has none, or not one colour
   def colour
-    swatch = place&.swatch
     found = swatch ? (swatch.colour unless swatch.paint) : place&.colour
     found or raise Magpie::Error, "#{part.label} has no #{@role} of one colour: it is #{(place && place.kind != "colour") ? place.kind : "none"}. Read it as seen"
   end

@@ -120,9 +120,19 @@ export function showGiven(numbers, role) {
 
 // @param {Iterable<number>} numbers
 // @param {string} act "give" or "clear"
-export function give(numbers, role, act = "give") {
+// @param {Object} [more] fields
+export function give(numbers, role, act = "give", more = {}) {
   const form = find("#dress-form")
   form.elements.parts.value = write(numbers)
   form.elements.act.value = `${act}-${role}`
+  const fields = Object.entries(more).map(([name, value]) => Object.assign(document.createElement("input"), { type: "hidden", name, value }))
+  form.append(...fields)
   submit(form)
+  for (const field of fields) field.remove()
 }
+
+// The opacity of what is picked.
+document.addEventListener("change", event => {
+  const { opacityOf: role } = event.target.dataset ?? {}
+  if (role && event.target.value !== "") give(picked(), role, "opacity", { [`opacity_${role}`]: event.target.value })
+})

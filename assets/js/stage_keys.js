@@ -6,7 +6,7 @@ import { pick, picked } from "./picks.js"
 import { give, host, showGiven, stage, target } from "./stage.js"
 
 const narrower = [] // what was picked before it was widened, latest last
-const TOOLS = { 1: "pick", 2: "sweep" }
+const TOOLS = { 1: "pick", 2: "sweep", 3: "read" }
 
 const drawn = () => parts(host()).flatMap((part, number) => part.localName === "stop" ? [] : [number])
 
@@ -30,9 +30,17 @@ const onStage = {
   Escape: () => pick([])
 }
 
+// Enter in a number is no press of a button.
+document.addEventListener("keydown", event => {
+  if (event.key !== "Enter" || !event.target.matches?.("[data-opacity-of], #near-limit")) return
+  event.preventDefault()
+  event.target.blur()
+})
+
 const tool = name => () => find(`.tool[data-tool="${name}"]`)?.click()
 const anywhere = {
   f: () => find("#target [type=radio]:not(:checked)")?.click(),
+  x: () => find("#exchange")?.click(),
   w: () => wider(), W: () => narrow(),
   ...Object.fromEntries(Object.entries(TOOLS).map(([key, name]) => [key, tool(name)]))
 }

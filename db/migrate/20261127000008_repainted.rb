@@ -6,6 +6,7 @@ class Repainted < ActiveRecord::Migration[7.2]
     create_tables
     execute "INSERT INTO reaches (artwork_id, swatch_id, places) #{counted("follows")}"
     stamps
+    kinds
     counts
     add_index :parts, %i[artwork_id position]
     remove_index :parts, :artwork_id # two others begin with it
@@ -29,7 +30,8 @@ class Repainted < ActiveRecord::Migration[7.2]
     SQL
   end
 
-  # What a place holds changes with its row, and with what it follows.
+  # What a place holds changes with its row, with what it follows, and where that becomes a
+  # gradient or pattern, or is one no longer: it is written in another way then.
   def stamps
     execute <<~SQL
       CREATE FUNCTION stamp_places() RETURNS trigger LANGUAGE plpgsql AS $$
@@ -46,6 +48,22 @@ class Repainted < ActiveRecord::Migration[7.2]
       CREATE TRIGGER follows_begun AFTER INSERT ON follows REFERENCING NEW TABLE AS changed FOR EACH STATEMENT EXECUTE FUNCTION stamp_places();
       CREATE TRIGGER follows_moved AFTER UPDATE ON follows REFERENCING NEW TABLE AS changed FOR EACH STATEMENT EXECUTE FUNCTION stamp_places();
       CREATE TRIGGER follows_ended AFTER DELETE ON follows REFERENCING OLD TABLE AS changed FOR EACH STATEMENT EXECUTE FUNCTION stamp_places();
+    SQL
+  end
+
+  def kinds
+    execute <<~SQL
+      CREATE FUNCTION stamp_followers() RETURNS trigger LANGUAGE plpgsql AS $$
+        DECLARE latest bigint;
+        BEGIN
+          IF EXISTS (SELECT FROM past JOIN fresh USING (id) WHERE (past.paint IS NULL) <> (fresh.paint IS NULL)) THEN
+            latest := nextval('paint_stamps');
+            INSERT INTO repainted SELECT p.id, p.artwork_id, latest FROM past JOIN fresh USING (id) JOIN follows f ON f.swatch_id = past.id AND f.ink IS NULL JOIN places p ON p.id = f.place_id
+            WHERE (past.paint IS NULL) <> (fresh.paint IS NULL) ON CONFLICT (place_id) DO UPDATE SET stamp = latest;
+          END IF;
+          RETURN NULL;
+        END $$;
+      CREATE TRIGGER followers_repainted AFTER UPDATE ON swatches REFERENCING OLD TABLE AS past NEW TABLE AS fresh FOR EACH STATEMENT EXECUTE FUNCTION stamp_followers();
     SQL
   end
 

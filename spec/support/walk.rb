@@ -11,7 +11,7 @@ class Walk
   SVG
   COLOURS = %w[#231F55 #E46F58 #FFCE5C #2F8FA3 #111111].freeze
   STEPS = {
-    dress: 4, share: 3, loosen: 2, tint: 4, gradient: 3, repaint: 2, change: 4, shift: 3, merge: 3, remove: 2, import: 2, lock: 3, copy: 1, duplicate: 1,
+    dress: 4, exchange: 2, step_parts: 3, opaque: 1, link: 2, keep_strays: 1, swap: 2, share: 3, loosen: 2, tint: 4, gradient: 3, repaint: 2, change: 4, shift: 3, merge: 3, remove: 2, import: 2, lock: 3, copy: 1, duplicate: 1,
     gather_palettes: 1, rename: 1, move: 1, undo: 6, redo: 4, undo_only: 6
   }.freeze
   BAG = STEPS.flat_map { |step, weight| [step] * weight }.freeze
@@ -33,6 +33,7 @@ class Walk
   def from(seed)
     @random = Random.new(seed)
     @story = ["seed #{seed}"]
+    @pages = @artworks.to_h { |artwork| Places::Dress::Told.new(artwork).to_h.then { |told| [artwork, [told[:stamp], shown({}, told)]] } }
     self
   end
 
@@ -65,8 +66,47 @@ class Walk
   def dress
     index = @random.rand(2)
     held = chance(3) ? Hand::Content.new(name: "x", colour:) : Hand::Content.of_swatch(swatch)
-    Changes::DressParts.perform(@projects[index], actor: Actor.new, artwork: @artworks[index], numbers: (0..3).to_a.sample(2, random: @random), role: %w[fill line].sample(random: @random), content: chance(6) ? nil : held)
+    Changes::DressParts.perform(@projects[index], actor: Actor.new, artwork: @artworks[index], numbers: parts, role: %w[fill line].sample(random: @random), content: chance(6) ? nil : held)
   end
+
+  def parts = (0..3).to_a.sample(2, random: @random)
+
+  def exchange = on_artwork(Changes::ExchangePaints, numbers: parts)
+
+  def step_parts = on_artwork(Changes::StepParts, numbers: parts, role: %w[fill line].sample(random: @random), step: Changes::StepParts::WORDS.keys.sample(random: @random), swatches: chance(2))
+
+  def opaque = on_artwork(Changes::SetOpacity, numbers: parts, role: %w[fill line].sample(random: @random), opacity: @random.rand.round(2))
+
+  def stray = ArtworkColours.new(@artworks).strays.map(&:first).sample(random: @random) || raise(Magpie::Error, "There is no stray")
+
+  def link = perform(Changes::LinkStrays, artworks: @artworks, links: {stray => swatch})
+
+  def keep_strays = perform(Changes::KeepStrays, artworks: @artworks, hexes: [stray], palette: group.palette)
+
+  def swap
+    held = chance(3) ? Hand::Content.new(name: "x", colour:) : Hand::Content.of_swatch(swatch)
+    perform(Changes::SwapColour, artworks: @artworks, from: chance(2) ? swatch : stray, content: held)
+  end
+
+  def on_artwork(change, **given)
+    index = @random.rand(2)
+    change.perform(@projects[index], actor: Actor.new, artwork: @artworks[index], **given)
+  end
+
+  # What pages show that are only ever told what changed, and what they ought to show.
+  # @return [Array<String>] what is wrong
+  def pages
+    @artworks.filter_map do |artwork|
+      stamp, page = @pages[artwork]
+      since = Places::Dress::Told.new(artwork, since: stamp).to_h
+      shown(page, since)
+      @pages[artwork][0] = since[:stamp]
+      whole = shown({}, Places::Dress::Told.new(artwork).to_h)
+      "a page of #{artwork.name} shows #{(page.to_a - whole.to_a).inspect}" unless page == whole
+    end
+  end
+
+  def shown(page, told) = told[:paints].each_with_object(page) { |(role, text, opacity, numbers), all| numbers.each { |number| all[[role, number]] = [text, opacity] } }
 
   def share
     chosen = swatches

@@ -5,7 +5,7 @@ module Places
       lies_in "dress"
       locks_first
       helpers Helpers, ColourHelpers
-      register Drawn, Finding, Colours
+      register Drawn, Finding, Colours, Reading
 
       get("/projects/:project/dress") do
         @page = Page.new(desk, param, picks)
@@ -17,15 +17,11 @@ module Places
         tell_what_came(what_came(came), failed, came.any? && at("dress", artwork: came.last.id))
       end
 
-      # Parts are given what is in hand, or are cleared, or exchange fill and line.
+      # What is done to parts: they are given what is in hand or a swatch, are cleared, and so on.
       post("/projects/:project/artworks/:artwork/dress") do
-        numbers = Numbers.read(param.text(:parts))
-        case param.text(:act)
-        when "exchange" then Changes::ExchangePaints.perform(project, actor:, artwork:, numbers:)
-        when /\A(give|clear)-(fill|line)\z/ then Changes::DressParts.perform(project, actor:, artwork:, numbers:, role: $2, content: ($1 == "give") ? held : nil)
-        else raise Magpie::Error, "#{param.text(:act)[0, 40].inspect} is nothing that can be done to parts"
-        end
-        touches "changes", "tools", "told", "side", "hand"
+        tell_what_was_done Acting.new(project, actor, artwork, Numbers.read(param.text(:parts)), choices, param).perform(param.text(:act)) { given }
+        everywhere = param.text(:act).start_with?("step-") && choices[:stepping] == "swatch"
+        touches "changes", "tools", "told", "side", "hand", *("rack" if param[:swatch] || param[:find]) unless everywhere
         redirect to(came_from&.start_with?(at("dress")) ? came_from : at("dress", artwork: artwork.id)), 303
       end
     end

@@ -29,6 +29,18 @@ module Places
 
       def artwork = project.artworks.find(param.id(:artwork))
 
+      # What is given: a swatch or a find that was dropped, which is in hand from then on; or
+      # what is in hand.
+      # @return [Hand::Content]
+      def given
+        return held unless param[:swatch] || param[:find]
+        content = param[:swatch] ? Hand::Content.of_swatch(swatch) : Hand::Content.of_find(project.finds.find(param.id(:find)))
+        content.tap { take_in_hand content }
+      end
+
+      # @param words [String, nil] what the page does not show by itself
+      def tell_what_was_done(words) = (tell words if words.is_a?(String))
+
       # What was brought in, and what was left out of the files.
       def what_came(artworks)
         return [] if artworks.empty?

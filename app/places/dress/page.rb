@@ -31,10 +31,12 @@ module Places
       # @return [Hash, nil] see Told
       def told(painted) = (Told.new(artwork, since: painted[1]).to_h if artwork && painted && painted[0] == artwork.id && painted[1] > 0)
 
+      TOOLS = %w[pick sweep read].freeze
+
       # Without a swatch to sweep, parts are picked.
       def tool
         asked = @param[:tool] || ("pick" unless @desk.hand.content)
-        (asked == "pick") ? "pick" : "sweep"
+        TOOLS.include?(asked) ? asked : "sweep"
       end
 
       # @return [Picked, nil]

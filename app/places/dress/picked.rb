@@ -10,9 +10,10 @@ module Places
       # One role of them all.
       # @!attribute name [String]
       # @!attribute shown [String, nil] what the drop shape shows, as CSS; nil for nothing
-      # @!attribute detail [String] opacity, and whether it follows
+      # @!attribute detail [String] whether it follows
+      # @!attribute opacity [Integer, nil] per cent; nil where they differ
       # @!attribute mixed [Boolean] do they hold different things?
-      Paint = Struct.new(:role, :title, :name, :shown, :detail, :mixed, keyword_init: true) do
+      Paint = Struct.new(:role, :title, :name, :shown, :detail, :opacity, :mixed, keyword_init: true) do
         def shape = (role == "line") ? "line" : "fill"
 
         def painted? = mixed || !shown.nil?
@@ -51,8 +52,8 @@ module Places
       # @param held [Array<Held>] the different ones, most first
       def paint(role, title, held)
         first, mixed = held.first, held.uniq { |each| [each.swatch_id, each.kind, each.hex, each.reference, (each.first if each.kind == "compound")] }.size > 1
-        return Paint.new(role:, title:, name: "Mixed", detail: "#{held.size} different", mixed:) if mixed
-        Paint.new(role:, title:, mixed:, name: swatch(first)&.name || own(first)[0], shown: swatch(first)&.css || own(first)[1], detail: detail(held))
+        return Paint.new(role:, title:, name: "Mixed", detail: "#{held.size} different", opacity: opacity(held), mixed:) if mixed
+        Paint.new(role:, title:, mixed:, name: swatch(first)&.name || own(first)[0], shown: swatch(first)&.css || own(first)[1], detail: detail(held), opacity: opacity(held))
       end
 
       # Of many, the database says the first.
@@ -68,10 +69,17 @@ module Places
         end
       end
 
-      def detail(held)
-        return "" if held.first.kind == "none"
-        opacities = held.map { |each| (each.opacity * 100).round }.uniq
-        "#{(opacities.size == 1) ? "#{opacities[0]}%" : "mixed opacity"}, #{held.first.swatch_id ? "shared" : "stray"}"
+      # "shared" where it follows a swatch.
+      def detail(held) = if held.first.kind == "none"
+                           ""
+                         else
+                           (held.first.swatch_id ? "shared" : "stray")
+                         end
+
+      # Per cent, nil where they differ or nothing is painted.
+      def opacity(held)
+        opacities = held.reject { |each| each.kind == "none" }.map { |each| (each.opacity * 100).round }.uniq
+        opacities.first if opacities.size == 1
       end
     end
   end

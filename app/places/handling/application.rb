@@ -35,6 +35,7 @@ module Places
         choices.take(param.texts)
         touches "tools", "hand" if param[:target]
         touches "side" if param[:colours_of]
+        touches "hand" if param[:stepping]
         go_on
       end
     end

@@ -1,0 +1,46 @@
+module Places
+  module Dress
+    # What is done to parts at once, and how it is told.
+    class Acting
+      # @param numbers [Array<Integer>] of parts
+      # @param choices [Frame::Choices]
+      # @param param [Frame::Asked] of the request
+      def initialize(project, actor, artwork, numbers, choices, param)
+        @project, @actor, @artwork, @numbers, @choices, @param = project, actor, artwork, numbers, choices, param
+      end
+
+      # @param act [String] "give-fill", "clear-line", "opacity-fill", "step-lighter", "exchange"
+      # @yieldreturn [Hand::Content] what is given
+      # @return [String, nil] what the page does not show by itself
+      # @raise [Magpie::Error]
+      def perform(act, &given)
+        case act
+        when "exchange" then change(Changes::ExchangePaints)
+        when /\Agive-(fill|line)\z/ then change(Changes::DressParts, role: $1, content: given.call)
+        when /\Aclear-(fill|line)\z/ then change(Changes::DressParts, role: $1, content: nil)
+        when /\Aopacity-(fill|line)\z/ then change(Changes::SetOpacity, role: $1, opacity: @param.number("opacity_#{$1}", 100, 0..100) / 100)
+        when /\Astep-(\w+)\z/ then return step($1)
+        else raise Magpie::Error, "#{act[0, 40].inspect} is nothing that can be done to parts"
+        end
+        nil
+      end
+
+      private
+
+      # What becomes of a swatch that is followed was chosen once, and is said each time.
+      def step(step)
+        changing = @choices[:stepping] == "swatch"
+        done = change(Changes::StepParts, role: @choices[:target], step:, swatches: changing)
+        return if done.swatches.empty?
+        names = Magpie::Text.list(done.swatches.first(3).map(&:name))
+        if changing
+          "Changed #{names} with all that follows"
+        else
+          "#{names} #{(done.swatches.size == 1) ? "is" : "are"} followed no longer by what is picked: it has colours of its own"
+        end
+      end
+
+      def change(kind, **given) = kind.perform(@project, actor: @actor, artwork: @artwork, numbers: @numbers, **given)
+    end
+  end
+end

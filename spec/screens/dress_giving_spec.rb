@@ -1,0 +1,92 @@
+require "support/dress_screens"
+
+RSpec.describe "Dress, giving", :screen do
+  before { open_dress }
+
+  def held = find(".hand-now .hand-name").text
+
+  it "drops a chip on a part, or on all that is picked, and takes it back on Esc" do
+    chip = box_of(".rack-chip[title^='Nebula teal']").then { |box| {x: box["x"] + 9, y: box["y"] + 9} }
+    drag_over(chip, point_on("moor"))
+    expect(page).to have_css(".chip-ghost")
+    expect(fill_of("#stage", "moor")).to eq "#2F8FA3"
+    keys :escape
+    expect(fill_of("#stage", "moor")).to eq "#121720"
+    mouse.up
+    expect(page).to have_no_css(".chip-ghost")
+    drag_over(chip, point_on("moor"))
+    mouse.up
+    expect_done "Dressed Moor with Nebula teal"
+    expect(held).to eq "Nebula teal"
+    click_part "plum_band"
+    click_part "ember_band", shift: true
+    picks "ember_band", "plum_band"
+    drag_over(chip, point_on("plum_band"))
+    mouse.up
+    expect_done "Dressed 2 parts with Nebula teal"
+    expect(%w[plum_band ember_band].map { |key| fill_of("#stage", key) }).to eq ["#2F8FA3"] * 2
+  end
+
+  it "takes a colour that is typed, and says what cannot be read" do
+    fill_in "Type a colour", with: "hsb 200 60 80"
+    keys :enter
+    expect(page).to have_css(".hand-hex", text: "#52A3CC").and have_css(".dress[data-tool=sweep]")
+    click_part "moor"
+    expect(page).to have_css("#undo[title^='Undo: Dressed Moor']")
+    expect(fill_of("#stage", "moor")).to eq "#52A3CC"
+    fill_in "Type a colour", with: "quite blue"
+    keys :enter
+    expect(page).to have_css("[role=alert]", text: "quite blue")
+  end
+
+  it "reads a part's own paint or what is seen, with the tool or while R is held, and is back" do
+    mouse.move(**point_on("ember_band"))
+    page.driver.browser.keyboard.down("r")
+    click_part "ember_band"
+    page.driver.browser.keyboard.up("r")
+    expect(page).to have_css(".hand-name", text: "Ember sky")
+    expect(page).to have_css(".dress[data-tool=pick]")
+    click_part "moor"
+    picks "moor"
+    click_link "Read colour"
+    expect(page).to have_css(".dress[data-tool=read]")
+    click_part "dome_slit", shift: true
+    expect(page).to have_css(".hand-hex", text: "#FFCE5C")
+    expect(demo.finds.first.artwork).to eq poster
+    picks "moor"
+    expect(fill_of("#stage", "moor")).to eq "#121720"
+  end
+
+  it "sets the opacity of fill and line" do
+    click_part "ember_band"
+    click_part "plum_band", shift: true
+    fill_in "Opacity of the fill in per cent", with: "40"
+    keys :enter
+    expect_done "Made the fill of 2 parts 40 % opaque"
+    expect([fill_of("#stage", "ember_band", "fill-opacity"), place(poster, "plum_band").reload.opacity]).to eq ["0.4", 0.4]
+    expect(find("#picked-fill")).to be_visible
+    click_part "plum_band"
+    click_part "moor", shift: true
+    expect(page).to have_field("Opacity of the fill in per cent", with: "", placeholder: "mixed")
+  end
+
+  it "makes what is picked lighter: a followed swatch is left, or changed, as was chosen" do
+    ember = Swatch.find_by!(name: "Ember sky")
+    click_part "ember_band"
+    find("#steps summary").click
+    click_button "Lighter"
+    expect(page).to have_content("Ember sky is followed no longer by what is picked: it has colours of its own")
+    lighter = Magpie::Making::Nudge.apply(hex("#E46F58"), :lighter).hex
+    expect([fill_of("#stage", "ember_band"), ember.reload.hex, place(poster, "ember_band").reload.swatch]).to eq [lighter, "#E46F58", nil]
+    click_button "Undo"
+    eventually { expect(fill_of("#stage", "ember_band")).to eq "#E46F58" }
+    find("#steps summary").click
+    find("label", text: "is changed, with all that follows").click
+    expect(page).to have_css("#steps[open]")
+    click_button "Lighter"
+    expect(page).to have_content("Changed Ember sky with all that follows")
+    eventually { expect(fill_of("#stage", "ember_band")).to eq lighter }
+    expect(ember.reload.hex).to eq lighter
+    expect(page).to have_css("#undo[title='Undo: Made Ember sky lighter']")
+  end
+end
