@@ -17,7 +17,7 @@ module Bench
       click("A part dressed in Dress", "dress", ["artworks/#{@demo.artworks.first.id}/dress"]) { {parts: @demo.artworks.first.parts.find_by(key: "moor").position, give: "fill"} }
       click("A pixel read in Gather", "gather", ["sources/#{@demo.sources.first.id}/readings"]) { |id| {x: 100 + id, y: 90, probe: 5} }
       look("The other tab at the side of Palettes", "palettes?side=palette", "side")
-      look("A part picked in Dress", "dress?part=moor&tool=pick", "rack tools hand")
+      look("A part picked in Dress", "dress?tool=pick", "tools hand", "HTTP_X_PICKED" => "#{@demo.artworks.first.id}:14")
     end
 
     private
@@ -43,10 +43,10 @@ module Bench
       answer.body
     end
 
-    def look(what, address, parts)
+    def look(what, address, parts, headers = {})
       page = @browser.get(path(address)).body
       size = 0
-      taken = Bench.median(30) { size = Zlib.gzip(@browser.get(path(address), {}, "HTTP_X_PARTS" => parts).body).bytesize }
+      taken = Bench.median(30) { size = Zlib.gzip(@browser.get(path(address), {}, "HTTP_X_PARTS" => parts, **headers).body).bytesize }
       tell(what, taken, size, page)
     end
 

@@ -18,7 +18,7 @@ module Page
     # @param numbers [Hash{String => Integer}] of parts, by key
     # @return [String] SVG
     def self.drawing(template, numbers)
-      template.gsub(PART) { %( data-part="#{numbers.fetch(CGI.unescapeHTML($1))}") }.gsub(Magpie::Artwork::Identifiers::MARK, PREFIX)
+      template.gsub(PART) { numbers[CGI.unescapeHTML($1)]&.then { |number| %( data-part="#{number}") } }.gsub(Magpie::Artwork::Identifiers::MARK, PREFIX)
     end
 
     # @param dressing [Dressing]

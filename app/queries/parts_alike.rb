@@ -12,7 +12,7 @@ class PartsAlike
   # @param role [String] "fill" or "line"
   # @return [Array<Integer>] numbers of parts
   def same(numbers, role)
-    wanted = rows("p.role = #{quote(role)} AND parts.#{among(numbers)}").map { |row| row[1..4] }.uniq
+    wanted = rows("p.role = #{quote(role)} AND parts.#{among(numbers)}").to_set { |row| row[1..4] }
     rows("p.role = #{quote(role)}").filter_map { |number, *held| number if wanted.include?(held.first(4)) }.uniq
   end
 
@@ -21,7 +21,8 @@ class PartsAlike
   # @return [Array<Integer>]
   def near(numbers, limit)
     all = rows("parts.kind = 'part'").select { |row| row[5] }
-    seen = all.select { |row| numbers.include?(row[0]) }.map { |row| row[5] }.uniq.map { |hex| lab(hex) }
+    given = numbers.to_set
+    seen = all.select { |row| given.include?(row[0]) }.map { |row| row[5] }.uniq.map { |hex| lab(hex) }
     close = all.map { |row| row[5] }.uniq.select { |hex| seen.any? { |one| Magpie::Difference::Ciede2000.of(one, lab(hex)) <= limit } }.to_set
     all.filter_map { |row| row[0] if close.include?(row[5]) }.uniq
   end

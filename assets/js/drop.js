@@ -1,4 +1,5 @@
 // Files come in by a field, by dropping and by pasting; all end in the same form.
+import { renew } from "./once.js"
 import { find, submit, visit } from "./page.js"
 import { Progress } from "./progress.js"
 import { act } from "./queue.js"
@@ -54,7 +55,12 @@ export function bringIn(files, given = {}) {
 
 function send(form, given = {}) {
   if (form.dataset.sending) return
-  const files = [...form.querySelector("input[type=file]").files]
+  const field = form.querySelector("input[type=file]"), files = [...field.files]
+  hand(form, files, given)
+  field.value = "" // so that the same file can be chosen once more
+}
+
+function hand(form, files, given) {
   const pictures = form.action.endsWith("/sources")
   if (pictures && (files.length > 1 || Object.keys(given).length || files[0].size > LARGE)) return oneByOne(form, files, given)
   if (files.reduce((sum, file) => sum + file.size, 0) < (form.action.endsWith("/artworks") ? LARGE_DRAWING : LARGE)) return submit(form)
@@ -94,6 +100,7 @@ async function oneByOne(form, files, given) {
 // Any other large file.
 function whole(form, files) {
   form.dataset.sending = "true"
+  renew(form) // what was called off under the key before is another matter
   const progress = new Progress()
   progress.say(`Bringing in ${files.length > 1 ? `${files.length} files` : files[0].name}`)
   const done = () => {

@@ -18,6 +18,15 @@ function show() {
   }
 }
 
+// A server that is busy says so; a picture is asked for again.
+const TRIES = 3, LATER = 1500 // ms
+document.addEventListener("error", event => {
+  const picture = event.target
+  if (!picture.matches?.("img.drawn") || Number(picture.dataset.tries ?? 0) >= TRIES) return
+  picture.dataset.tries = Number(picture.dataset.tries ?? 0) + 1
+  setTimeout(() => { picture.src = picture.getAttribute("src") }, LATER)
+}, true)
+
 whenPageChanges(() => {
   if (!find("#mix, #shift")) tried = {}
   show()

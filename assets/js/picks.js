@@ -5,7 +5,7 @@ import { read, write } from "./numbers.js"
 
 const SOON = 40 // ms: who walks fast by key asks once
 const KEY = "picked"
-const kept = new Map(Object.entries(JSON.parse(sessionStorage.getItem(KEY) ?? "{}")).map(([artwork, text]) => [artwork, new Set(read(text))]))
+const kept = new Map(Object.entries(before()).map(([artwork, text]) => [artwork, new Set(read(text))]))
 let timer = null
 let besides = "" // parts of the page that are asked for with the next pick
 let asked = null // what the page was asked about last
@@ -29,12 +29,25 @@ export function pick(numbers, how, also = "") {
   timer = setTimeout(ask, SOON)
 }
 
+// What was picked before a reload. A browser may keep nothing, if it is told so.
+function before() {
+  try {
+    return JSON.parse(sessionStorage.getItem(KEY) ?? "{}")
+  } catch {
+    return {}
+  }
+}
+
 // For requests: of which artwork, and which.
 export const said = () => artwork() ? `${artwork()}:${write(picked())}` : ""
 
 function keep() {
   const texts = [...kept].filter(([, set]) => set.size > 0 && set.size < 5000).map(([id, set]) => [id, runs(set)])
-  sessionStorage.setItem(KEY, JSON.stringify(Object.fromEntries(texts)))
+  try {
+    sessionStorage.setItem(KEY, JSON.stringify(Object.fromEntries(texts)))
+  } catch {
+    // then it is gone with a reload
+  }
 }
 
 const runs = set => [...set].join(",")

@@ -64,7 +64,7 @@ RSpec.describe Places, :data do
       stray = page.colours.strays.find { |each| each.hex == "#FFCE5C" }
       expect([stray.near.id, stray.same?, stray.near?, page.artwork.part_count]).to eq [lamp.id, false, true, poster.parts.where(kind: "part").count]
       fill = page(picks: [poster.id, numbers(poster, "ember_band")]).picked.paints.first
-      expect([fill.role, fill.shape, fill.name, fill.detail]).to eq ["fill", "fill", place(poster, "ember_band").hex, "100%, stray"]
+      expect([fill.role, fill.shape, fill.name, fill.opacity, fill.detail]).to eq ["fill", "fill", place(poster, "ember_band").hex, 100, "stray"]
       hold(project, lamp)
       expect([page.tool, page(tool: "pick").tool, page.held.id, page.reach.total]).to eq ["sweep", "pick", lamp.id, 0]
       expect([[poster.id, [999]], [poster.id + 1, [0]], [poster.id, []]].map { |picks| page(picks:).picked }).to eq [nil, nil, nil]
@@ -75,11 +75,11 @@ RSpec.describe Places, :data do
       ember = keep(project, "Ember", "#E46F58")
       share(project, ember)
       place(poster, "moor").update!(opacity: 0.5)
-      picked = ->(*keys) { page(picks: [poster.id, numbers(poster, *keys)]).picked.paints.to_h { |paint| [paint.role, [paint.name, paint.detail, paint.mixed]] } }
-      expect(picked.call("ember_band")).to eq "fill" => ["Ember", "100%, shared", false], "line" => ["None", "", false]
-      expect(picked.call("ember_band", "moor")["fill"]).to eq ["Mixed", "2 different", true]
+      picked = ->(*keys) { page(picks: [poster.id, numbers(poster, *keys)]).picked.paints.to_h { |paint| [paint.role, [paint.name, paint.detail, paint.opacity, paint.mixed]] } }
+      expect(picked.call("ember_band")).to eq "fill" => ["Ember", "shared", 100, false], "line" => ["None", "", nil, false]
+      expect(picked.call("ember_band", "moor")["fill"]).to eq ["Mixed", "2 different", nil, true]
       place(poster, "plum_band").update!(place(poster, "moor").slice(:hex, :colour))
-      expect(picked.call("plum_band", "moor")["fill"]).to eq ["#121720", "mixed opacity, stray", false]
+      expect(picked.call("plum_band", "moor")["fill"]).to eq ["#121720", "stray", nil, false]
       expect(page(picks: [poster.id, (0..19).to_a]).picked.label).to eq "20 parts"
     end
   end

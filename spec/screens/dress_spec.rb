@@ -54,7 +54,7 @@ RSpec.describe "Dress, picking", :screen do
     expect(page).to have_content("20 parts picked")
     keys "W", "W"
     picks "planet_ring"
-    within(".in-artwork") { find("button", text: "Lamp").click }
+    within(".in-artwork") { find("a", text: "Lamp").click }
     expect(page).to have_content("8 parts picked")
     click_part "ember_band"
     find("#pick-more summary").click
@@ -152,7 +152,7 @@ RSpec.describe "Dress, picking", :screen do
       tiny = Changes::BringInArtwork.perform(demo, actor:, name: "Tiny.svg", bytes: '<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 4000 3000"><rect id="ground" width="4000" height="3000" fill="#121720"/><circle id="star" cx="3000" cy="900" r="6" fill="#FFCE5C"/></svg>')
       open_dress artwork: tiny
       expect(page).to have_no_button("Go to it")
-      within(".in-artwork") { find("button", text: "#FFCE5C").click }
+      within(".in-artwork") { find("a", text: "#FFCE5C").click }
       picks "star", artwork: tiny
       expect(page).to have_css("#circles circle", count: 2, visible: :all)
       click_button "Go to it"
