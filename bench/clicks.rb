@@ -14,7 +14,7 @@ module Bench
     def rows
       click("A chip in Palettes", "palettes", %w[hand]) { |id| {swatch: id, stay: "palettes"} }
       click("A chip of the rack in Dress", "dress", %w[hand]) { |id| {swatch: id, stay: "dress", to: path("dress")} }
-      click("A part dressed in Dress", "dress", ["artworks/#{@demo.artworks.first.id}/dress"]) { {parts: @demo.artworks.first.parts.find_by(key: "moor").position, give: "fill"} }
+      click("A part dressed in Dress", "dress", ["artworks/#{@demo.artworks.first.id}/dress"]) { {parts: @demo.artworks.first.parts.find_by(key: "moor").position, act: "give-fill"} }
       click("A pixel read in Gather", "gather", ["sources/#{@demo.sources.first.id}/readings"]) { |id| {x: 100 + id, y: 90, probe: 5} }
       look("The other tab at the side of Palettes", "palettes?side=palette", "side")
       look("A part picked in Dress", "dress?tool=pick", "tools hand", "HTTP_X_PICKED" => "#{@demo.artworks.first.id}:14")

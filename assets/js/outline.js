@@ -9,6 +9,8 @@ import { goTo } from "./view.js"
 const SVG = "http://www.w3.org/2000/svg"
 const SMALL = 9 // px of both sides, below which a part is circled
 const RADIUS = 14 // px
+const FEW = 20 // small parts that get a circle each; more get one round all of them
+const DENSE = 40 // parts from which lines are thinner
 const MANY = 400 // parts from which each is a box
 const DROPPED = ["id", "data-part", "filter", "mask", "opacity", "clip-path", "style", "class", "marker-start", "marker-mid", "marker-end", "stroke-dashoffset", "stroke-linecap"]
 
@@ -65,6 +67,7 @@ export function outline() {
   if (!svg || numbers.size === 0) return circles()
   fit(svg)
   const found = shapes(numbers), many = found.length > MANY
+  layer().classList.toggle("outlines-dense", found.length > DENSE)
   layer().append(...found.flatMap(shape => outlined(shape, svg, many)))
   circles()
 }
@@ -84,9 +87,11 @@ const circles = onceAFrame(() => {
   if (!above || !layer()) return
   const found = shapes(picked()).slice(0, MANY), frame = find("#stage").getBoundingClientRect()
   const small = found.map(shape => shape.getBoundingClientRect()).filter(({ width, height }) => width < SMALL && height < SMALL)
-  above.replaceChildren(...small.flatMap(({ left, top, width, height }) => {
-    const at = { cx: left + width / 2 - frame.left, cy: top + height / 2 - frame.top, r: RADIUS }
-    return [element("circle", { ...at, class: "outline-under" }), element("circle", { ...at, class: "outline-over" })]
+  const rings = small.length > FEW ? [around(small)] : small
+  above.replaceChildren(...rings.flatMap(({ left, top, width, height }) => {
+    const wide = Math.max(width, RADIUS * 2), high = Math.max(height, RADIUS * 2)
+    const at = { x: left + width / 2 - wide / 2 - frame.left, y: top + height / 2 - high / 2 - frame.top, width: wide, height: high, rx: RADIUS }
+    return [element("rect", { ...at, class: "outline-under" }), element("rect", { ...at, class: "outline-over" })]
   }))
   const button = find("#go-to")
   if (button) button.hidden = !(found.length && (small.length || !found.some(inRoom)))
@@ -97,15 +102,15 @@ function inRoom(shape) {
   return box.right > room.left && box.left < room.right && box.bottom > room.top && box.top < room.bottom
 }
 
-// The box of the window round all that is picked.
-function around() {
-  const boxes = shapes(picked()).map(shape => shape.getBoundingClientRect())
+// The box of the window round others.
+function around(boxes) {
   const left = Math.min(...boxes.map(box => box.left)), top = Math.min(...boxes.map(box => box.top))
   return { left, top, width: Math.max(...boxes.map(box => box.right)) - left, height: Math.max(...boxes.map(box => box.bottom)) - top }
 }
 
 export function goToPicked() {
-  if (shapes(picked()).length) goTo(around())
+  const boxes = shapes(picked()).map(shape => shape.getBoundingClientRect())
+  if (boxes.length) goTo(around(boxes))
 }
 
 document.addEventListener("click", event => { if (event.target.closest("#go-to")) goToPicked() })

@@ -55,8 +55,9 @@ RSpec.describe "The pictures of the README", :screen do
     shoot "all-palettes"
     open_place "dress"
     find(".rack-chip[title^='Coral']").click
+    expect(page).to have_css(".dress[data-tool=sweep]")
     click_part "rosehip_band"
-    expect(page).to have_content("1 picked: Rosehip band")
+    expect(page).to have_css("#undo[title='Undo: Dressed Rosehip band with Coral']")
     click_button "Share…"
     expect(page).to have_button("Share and link 1")
     shoot "share"
@@ -65,12 +66,17 @@ RSpec.describe "The pictures of the README", :screen do
     expect(page).to have_content("Undone: ")
     open_place "dress"
     find(".rack-chip[title^='Ember sky']").click
+    click_link "Pick parts"
+    expect(page).to have_css(".dress[data-tool=pick]")
     click_part "ember_band"
     expect(page).to have_content("1 picked: Ember band")
     shoot "dress"
+    click_link "Sweep"
+    expect(page).to have_css(".dress[data-tool=sweep]")
+    moor = point_on("moor")
     page.driver.browser.network.emulate_network_conditions(offline: true)
     find(".rack-chip[title^='Nebula teal']").click
-    page.driver.browser.mouse.click(**point_on("#stage [data-part='moor']").transform_keys(&:to_sym)) # whether an answer is awaited or not
+    page.driver.browser.mouse.click(**moor) # whether an answer is awaited or not
     expect(page).to have_css(".notice-waiting", text: "2 things")
     page.driver.browser.screenshot(path: File.join(__dir__, "waiting.png"))
     click_button "Take it back"

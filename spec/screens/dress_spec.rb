@@ -154,9 +154,9 @@ RSpec.describe "Dress, picking", :screen do
       expect(page).to have_no_button("Go to it")
       within(".in-artwork") { find("a", text: "#FFCE5C").click }
       picks "star", artwork: tiny
-      expect(page).to have_css("#circles circle", count: 2, visible: :all)
+      expect(page).to have_css("#circles rect", count: 2, visible: :all)
       click_button "Go to it"
-      expect(page).to have_no_css("#circles circle", visible: :all)
+      expect(page).to have_no_css("#circles rect", visible: :all)
       expect(page).to have_no_button("Go to it")
       box = page.evaluate_script("(#{ScreenSupport::PART})('#stage', #{numbers(tiny, "star").first}).getBoundingClientRect().toJSON()")
       room = box_of(".stage-room")
