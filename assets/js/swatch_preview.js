@@ -3,7 +3,7 @@
 // the style of everything again, frame by frame.
 import { roots } from "./drawings.js"
 import { all, find, whenPageChanges } from "./page.js"
-import { SwatchLayers } from "./swatch_layers.js"
+import { TriedLayers } from "./tried_layers.js"
 import { pressing } from "./waiting.js"
 
 const REFERRING = ["style", "fill", "stroke", "stop-color", "color", "flood-color"]
@@ -44,7 +44,7 @@ function drawing(variable) {
   const elements = [find("#app"), ...roots()].flatMap(within => {
     const found = all(selector, within).filter(element => element.id !== "app")
     if (found.length <= MANY) return found
-    if (within.host?.id === "stage-drawing") layers.set(within.host, new SwatchLayers(within.host, variable))
+    if (within.host?.id === "stage-drawing") layers.set(within.host, new TriedLayers(within.host, variable))
     return [...new Set(found.map(element => element.closest(HOLDING) ?? within.host ?? element))]
   })
   return { elements, layers }

@@ -59,7 +59,7 @@ class OddRequests
   def fields = Array.new(@random.rand(7)) { NAMES.sample(random: @random) }.to_h { |name| [name, (@random.rand < 0.6) ? value(name) : SHAPES.sample(random: @random).call(value(name))] }
 
   def headers
-    {"HTTP_X_WINDOW" => odd, "HTTP_X_SEEN" => odd, "HTTP_REFERER" => "http://example.org#{odd_path}", "HTTP_X_PARTS" => odd, "HTTP_X_PART" => odd, "HTTP_X_REFRESH" => "1"}.select { @random.rand < 0.2 }
+    {"HTTP_X_WINDOW" => odd, "HTTP_X_SEEN" => odd, "HTTP_REFERER" => "http://example.org#{odd_path}", "HTTP_X_PARTS" => odd, "HTTP_X_PART" => odd, "HTTP_X_REFRESH" => "1", "HTTP_X_PICKED" => "#{real("artwork")}:#{odd}", "HTTP_X_PAINTED" => odd}.select { @random.rand < 0.2 }
   end
 
   def value(name) = (@random.rand < 0.5) ? real(name) : odd

@@ -5,7 +5,7 @@
 // colour moves. It is what is seen while one drags; once let go, the drawing itself follows.
 const BLACK = "#000", WHITE = "#fff"
 
-export class SwatchLayers {
+export class TriedLayers {
   // @param {HTMLElement} host of the drawing
   // @param {string} variable "--swatch-5"
   constructor(host, variable) {

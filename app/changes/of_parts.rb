@@ -1,0 +1,25 @@
+module Changes
+  # What is done to the fill or line of parts of an artwork, given by their numbers.
+  module OfParts
+    # @param numbers [Array<Integer>] of parts
+    # @param role [String] "fill" or "line"
+    def initialize(project, artwork:, numbers:, role:)
+      super(project)
+      @artwork, @numbers, @role = artwork, numbers, role
+    end
+
+    private
+
+    # @return [Array<Integer>] ids of their places
+    # @raise [Magpie::Error]
+    def found_places
+      found = @artwork.places_of(@numbers).joins(:part).where(role: @role).order(:id).pluck(:id, "parts.label")
+      raise Magpie::Error, "#{@artwork.name} has no such part" if found.empty?
+      @labels = found.map(&:last)
+      found.map(&:first)
+    end
+
+    # "Moor" or "3 parts"
+    def parts = (@labels.size == 1) ? @labels.first : count(@labels.size, "part")
+  end
+end
