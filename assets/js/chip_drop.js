@@ -17,6 +17,7 @@ document.addEventListener("pointerdown", event => {
 })
 
 document.addEventListener("pointermove", event => {
+  if (carried && event.buttons === 0) return callOff()
   if (!carried || !carried.ghost && Math.hypot(event.clientX - carried.x, event.clientY - carried.y) < FAR) return
   if (!carried.ghost) {
     carried.ghost = Object.assign(document.createElement("div"), { className: "chip-ghost" })

@@ -26,12 +26,16 @@ document.addEventListener("pointerdown", event => {
   if (!event.target.closest?.(".stage-room") || !event.isPrimary || event.button !== 0 || panning()) return
   event.preventDefault()
   stage().focus({ preventScroll: true })
+  // What is let go outside the window is heard of; nor need the browser look for what lies
+  // under each move.
+  stage().setPointerCapture(event.pointerId)
   if (tool() === "sweep") return beginSweep(event)
   press = { x: event.clientX, y: event.clientY, shift: event.shiftKey }
 })
 
 document.addEventListener("pointermove", event => {
   if (!press || !event.isPrimary) return
+  if (event.buttons === 0) return callOff()
   press.role ? sweepTo(event) : frameTo(event)
 })
 
@@ -85,7 +89,6 @@ function pickFrame() {
 }
 
 function beginSweep(event) {
-  stage().setPointerCapture(event.pointerId) // the browser need not look for what lies under each move, too
   press = { x: event.clientX, y: event.clientY, swept: new Set(), role: target(event.shiftKey) }
   visitPart(top(event))
 }
