@@ -42,9 +42,12 @@ module Frame
     def looks = @looks ||= Look.of(@artworks)
 
     # The values of swatches that it follows and the page does not show.
-    def strange(artwork)
-      ids = look(artwork).follows - @desk.shown_chips.map(&:id)
-      Chip.of(ids).values.map { |chip| ";#{chip.variable}:#{chip.hex}" }.join if ids.any?
+    def strange(artwork) = look(artwork).follows.filter_map { |id| ";#{strangers[id].variable}:#{strangers[id].hex}" if strangers.key?(id) }.join
+
+    # Those of all of them, asked for once.
+    # @return [Hash{Integer => Chip}]
+    def strangers
+      @strangers ||= (looks.values.flat_map(&:follows).uniq - @desk.shown_chips.map(&:id)).then { |ids| ids.any? ? Chip.of(ids) : {} }
     end
 
     def element(name, **attributes)

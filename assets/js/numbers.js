@@ -19,8 +19,17 @@ function bits(sorted) {
   return `=${btoa(Array.from(bytes, byte => String.fromCharCode(byte)).join(""))}`
 }
 
-// @returns {Array<number>} of "1-3,7"
-export const read = text => text.split(",").filter(Boolean).flatMap(run => {
-  const [from, to = from] = run.split("-").map(Number)
-  return Array.from({ length: to - from + 1 }, (_, index) => from + index)
-})
+// @returns {Array<number>}
+export function read(text) {
+  if (text.startsWith("=")) return set(Uint8Array.from(atob(text.slice(1)), letter => letter.charCodeAt(0)))
+  return text.split(",").filter(Boolean).flatMap(run => {
+    const [from, to = from] = run.split("-").map(Number)
+    return Array.from({ length: to - from + 1 }, (_, index) => from + index)
+  })
+}
+
+function set(bytes) {
+  const found = []
+  bytes.forEach((byte, index) => { for (let bit = 0; bit < 8; bit++) if (byte >> bit & 1) found.push(index * 8 + bit) })
+  return found
+}

@@ -2,7 +2,7 @@
 // to be seen is circled.
 import { part } from "./drawings.js"
 import { onceAFrame } from "./frames.js"
-import { all, find, whenPageChanges } from "./page.js"
+import { find, whenPageChanges } from "./page.js"
 import { picked } from "./picks.js"
 import { goTo } from "./view.js"
 
@@ -12,15 +12,16 @@ const RADIUS = 14 // px
 const FEW = 20 // small parts that get a circle each; more get one round all of them
 const DENSE = 40 // parts from which lines are thinner
 const MANY = 400 // parts from which each is a box
-const DROPPED = ["id", "data-part", "filter", "mask", "opacity", "clip-path", "style", "class", "marker-start", "marker-mid", "marker-end", "stroke-dashoffset", "stroke-linecap"]
+const DROPPED = ["id", "data-part", "filter", "mask", "opacity", "clip-path", "style", "class", "marker-start", "marker-mid", "marker-end", "stroke-dashoffset", "stroke-linecap",
+  "fill", "stroke", "fill-opacity", "stroke-opacity", "stroke-width", "stroke-dasharray"]
 
 const host = () => find("#stage-drawing")
 const layer = () => find("#outline")
 const root = () => host()?.shadowRoot?.querySelector("svg")
 
-// The layer's units are the drawing's, so that it need not be drawn again when one zooms.
-function fit(svg) {
-  for (const name of ["viewBox", "preserveAspectRatio"]) svg.hasAttribute(name) ? layer().setAttribute(name, svg.getAttribute(name)) : layer().removeAttribute(name)
+// A layer's units are the drawing's, so that it need not be drawn again when one zooms.
+function fit(above, svg) {
+  for (const name of ["viewBox", "preserveAspectRatio"]) svg.hasAttribute(name) ? above.setAttribute(name, svg.getAttribute(name)) : above.removeAttribute(name)
 }
 
 function element(name, attributes) {
@@ -51,7 +52,6 @@ function box(shape) {
 function bare(shape) {
   const copy = shape.cloneNode(true)
   for (const node of [copy, ...copy.querySelectorAll("*")]) for (const name of DROPPED) node.removeAttribute(name)
-  for (const node of [copy, ...copy.querySelectorAll("*")]) for (const name of ["fill", "stroke", "fill-opacity", "stroke-opacity", "stroke-width", "stroke-dasharray"]) node.removeAttribute(name)
   if (shape.closest("text")) for (const name of ["font-family", "font-size", "font-weight", "font-style", "text-anchor", "letter-spacing"]) copy.style.setProperty(name, getComputedStyle(shape).getPropertyValue(name))
   return copy
 }
@@ -65,7 +65,7 @@ export function outline() {
   layer().replaceChildren()
   layer().dataset.outlined = [...numbers].join(",")
   if (!svg || numbers.size === 0) return circles()
-  fit(svg)
+  fit(layer(), svg)
   const found = shapes(numbers), many = found.length > MANY
   layer().classList.toggle("outlines-dense", found.length > DENSE)
   layer().append(...found.flatMap(shape => outlined(shape, svg, many)))
@@ -77,7 +77,7 @@ export function outline() {
 export function where(found) {
   const svg = root(), above = find("#where")
   if (!svg || !above) return
-  for (const name of ["viewBox", "preserveAspectRatio"]) svg.hasAttribute(name) ? above.setAttribute(name, svg.getAttribute(name)) : above.removeAttribute(name)
+  fit(above, svg)
   above.replaceChildren(...found.filter(shape => shape.getScreenCTM).flatMap(shape => outlined(shape, svg, found.length > MANY)))
 }
 

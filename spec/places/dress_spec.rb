@@ -17,6 +17,15 @@ RSpec.describe Places::Dress, :data do
       end
     end
 
+    it "writes nothing that is too long to be read, however scattered" do
+      most = Magpie::Limits::ELEMENTS
+      [(0...5_000).step(2), (0...most).step(2), (0...most).step(3)].map(&:to_a).each do |scattered|
+        text = described_class.write(scattered)
+        expect(text.size).to be <= [described_class::LONGEST, Frame::Asked::LONGEST].min
+        expect(described_class.read(text)).to eq scattered
+      end
+    end
+
     it "reads no more than there can be, and says what is no list" do
       expect(described_class.read("0-999999").size).to eq Magpie::Limits::ELEMENTS
       expect(described_class.read("=#{["\xFF" * 9000].pack("m0")}").size).to eq Magpie::Limits::ELEMENTS
@@ -107,6 +116,19 @@ RSpec.describe Places::Dress, :data do
       expect([place(poster, "plum_band").kind, place(poster, "plum_band", "line").hex]).to eq ["none", "#5F3566"]
       expect { described_class.perform(project, actor:, artwork: poster, numbers: [999]) }.to raise_error(Magpie::Error, "Poster has no such part")
     end
+  end
+
+  it "tells the values of swatches that no palette of the page shows, in one question for all drawings" do
+    other = new_project("Star trail")
+    strange = keep(other, "Strange", "#E46F58")
+    badge = bring_in_poster(project, name: "Badge.svg")
+    share(other, strange, ticks: [])
+    [poster, badge].each { |artwork| Demo.link(artwork.places.where(hex: "#E46F58"), strange.reload) }
+    drawn = Frame::Drawn.new([poster, badge], desk(project))
+    asked = 0
+    allow(Chip).to receive(:of).and_wrap_original { |of, ids| (asked += 1) && of.call(ids) }
+    expect([poster, badge].map { |artwork| drawn.drawing(artwork) }).to all(include(";--swatch-#{strange.id}:#E46F58"))
+    expect(asked).to eq 1
   end
 
   it "shows other artworks as drawings only where they follow what is tried, and are light together" do

@@ -37,6 +37,21 @@ RSpec.describe "Dress, large drawings", :screen do
     expect(page).to have_no_css(".layers", visible: :all)
   end
 
+  it "gives to a thousand scattered parts that are picked" do
+    shapes = 2000.times.map { |n| %(<circle cx="#{n % 50 * 8 + 4}" cy="#{n / 50 * 8 + 4}" r="3" fill="#{n.even? ? "#E46F58" : "#231F55"}"/>) }
+    artwork = Changes::BringInArtwork.perform(demo, actor:, name: "Field.svg", bytes: %(<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 400 320">#{shapes.join}</svg>))
+    open_dress artwork: artwork
+    hold "Nebula teal"
+    click_link "Pick parts"
+    expect(page).to have_css(".dress[data-tool=pick]")
+    find(".in-artwork li", text: "#E46F58").find("a").click
+    expect(page).to have_content("1000 parts picked")
+    click_button "Give to 1000 parts"
+    expect_done "Dressed 1000 parts with Nebula teal"
+    expect(artwork.places.following(Swatch.find_by!(name: "Nebula teal")).count).to eq 1000
+    expect(page).to have_content("1000 parts picked")
+  end
+
   it "makes the pictures of heavy artworks anew of what is tried, once it is let go, and as they were on Esc" do
     field
     ember = Swatch.find_by!(name: "Ember sky")

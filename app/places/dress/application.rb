@@ -19,8 +19,9 @@ module Places
 
       # What is done to parts: they are given what is in hand or a swatch, are cleared, and so on.
       post("/projects/:project/artworks/:artwork/dress") do
-        tell_what_was_done Acting.new(project, actor, artwork, Numbers.read(param.text(:parts)), choices, param).perform(param.text(:act)) { given }
-        everywhere = param.text(:act).start_with?("step-") && choices[:stepping] == "swatch"
+        words = Acting.new(project, actor, artwork, Numbers.read(param.text(:parts)), choices, param).perform(param.text(:act)) { given }
+        tell words if words
+        everywhere = param.text(:act).start_with?("step-") && choices[:stepping] == "swatch" # the root of the page holds its value
         touches "changes", "tools", "told", "side", "hand", *("rack" if param[:swatch] || param[:find]) unless everywhere
         redirect to(came_from&.start_with?(at("dress")) ? came_from : at("dress", artwork: artwork.id)), 303
       end

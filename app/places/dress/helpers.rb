@@ -38,9 +38,6 @@ module Places
         content.tap { take_in_hand content }
       end
 
-      # @param words [String, nil] what the page does not show by itself
-      def tell_what_was_done(words) = (tell words if words.is_a?(String))
-
       # What was brought in, and what was left out of the files.
       def what_came(artworks)
         return [] if artworks.empty?

@@ -6,6 +6,7 @@ module Places
       MOST = Magpie::Limits::ELEMENTS
       RANGES = /\A\d{1,6}(?:-\d{1,6})?(?:,\d{1,6}(?:-\d{1,6})?)*\z/
       LONGEST = 8_400 # characters: the bits of as many numbers as there can be
+      BITS_FROM = 4_000 # characters of ranges, as assets/js/numbers.js has it
 
       module_function
 
@@ -21,10 +22,19 @@ module Places
       end
 
       # @param numbers [Array<Integer>]
-      # @return [String]
+      # @return [String] no longer than can be read
       def write(numbers)
-        numbers.uniq.sort.slice_when { |one, two| two > one + 1 }.map { |run| (run.size > 1) ? "#{run[0]}-#{run[-1]}" : run[0].to_s }.join(",")
+        sorted = numbers.uniq.sort
+        text = sorted.slice_when { |one, two| two > one + 1 }.map { |run| (run.size > 1) ? "#{run[0]}-#{run[-1]}" : run[0].to_s }.join(",")
+        (text.size > BITS_FROM) ? "=#{[as_bits(sorted)].pack("m0")}" : text
       end
+
+      def as_bits(sorted)
+        bits = "0" * ((sorted.last / 8 + 1) * 8)
+        sorted.each { |number| bits[number] = "1" }
+        [bits].pack("b*")
+      end
+      private_class_method :as_bits
 
       def bits(text)
         bytes = text.unpack1("m0")
