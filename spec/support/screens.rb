@@ -26,6 +26,24 @@ module SteadyScripts
 end
 Capybara::Node::Element.prepend SteadyScripts
 
+# A page is there once its scripts have run: keys that come before are lost. The driver
+# alone takes the end of the empty page before it for its own, where that comes late.
+module WholePages
+  def visit(...) = super.tap { whole }
+
+  def refresh(...) = super.tap { whole }
+
+  private
+
+  def whole
+    document.synchronize do
+      come = evaluate_script("location.href !== 'about:blank' && document.readyState === 'complete'")
+      raise Capybara::ElementNotFound, "the page has not come whole" unless come
+    end
+  end
+end
+Capybara::Session.prepend WholePages
+
 # What a person does and sees.
 module ScreenSupport
   def demo = Project.first
