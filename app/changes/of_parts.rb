@@ -1,6 +1,8 @@
 module Changes
   # What is done to the fill or line of parts of an artwork, given by their numbers.
   module OfParts
+    include Colourways
+
     # @param numbers [Array<Integer>] of parts
     # @param role [String] "fill" or "line"
     def initialize(project, artwork:, numbers:, role:)
@@ -16,7 +18,7 @@ module Changes
       found = @artwork.places_of(@numbers).joins(:part).where(role: @role).order(:id).pluck(:id, "parts.label")
       raise Magpie::Error, "#{@artwork.name} has no such part" if found.empty?
       @labels = found.map(&:last)
-      found.map(&:first)
+      own([@artwork], found.map(&:first))
     end
 
     # "Moor" or "3 parts"

@@ -26,14 +26,14 @@ module Changes
     private
 
     def make
-      followed, own = places.partition(&:swatch)
+      followed, alone = places.partition(&:swatch)
       @swatches = followed.map(&:swatch).uniq.reject(&:paint)
-      own += followed.reject { |place| place.swatch.paint } unless @change_swatches
-      own.select! { |place| colour(place) }
-      raise Magpie::Error, "There is no plain colour in the #{@role} of what is picked" if own.empty? && (@swatches.empty? || !@change_swatches)
+      alone += followed.reject { |place| place.swatch.paint } unless @change_swatches
+      alone.select! { |place| colour(place) }
+      raise Magpie::Error, "There is no plain colour in the #{@role} of what is picked" if alone.empty? && (@swatches.empty? || !@change_swatches)
       change_swatches if @change_swatches
-      own.group_by { |place| stepped(colour(place)) }.each { |made, some| fill_places(some.map(&:id), made) }
-      @given = own.size
+      alone.group_by { |place| stepped(colour(place)) }.each { |made, some| fill_places(own([@artwork], some.map(&:id)), made) }
+      @given = alone.size
       self
     end
 

@@ -26,7 +26,7 @@ module Changes
       self
     end
 
-    def followers = Follow.of_places.where(swatch_id: @from.id).joins(:place).merge(Place.where(artwork: @artworks)).order(:place_id).pluck(:place_id)
+    def followers = own(@artworks, shown_in(@artworks).following(@from).order(:id).ids)
 
     def words = "Swapped #{@from.is_a?(Swatch) ? @from.name : @from} for #{@content.name} in #{count(@swapped, "place")} of #{(@artworks.size == 1) ? @artworks.first.name : count(@artworks.size, "artwork")}"
   end

@@ -2,6 +2,8 @@ module Changes
   # What follows swatches, and what becomes of it when they change, go, or let go.
   # Included by changes that touch the graph; each step is recorded.
   module Ties
+    include Colourways
+
     private
 
     # Runs the values that swatches have now through all that follows them.
@@ -47,7 +49,9 @@ module Changes
 
     # Places of artworks that hold exactly a colour, and follow nothing.
     # @return [Array<Integer>] ids
-    def strays(artworks, hex) = Place.where(artwork: artworks, hex:).order(:id).ids
+    def strays(artworks, hex) = own(artworks, shown_in(artworks).where(hex:).order(:id).ids)
+
+    def shown_in(artworks) = Place.where("places.id IN (#{Artwork.shown(artworks.map(&:id))})")
 
     # @param links [Hash{String => Swatch}] by hex
     # @return [Integer] how many places follow now

@@ -7,7 +7,7 @@ module Following
     # Which table a column points at.
     REFERENCES = {
       "swatch_id" => "swatches", "follower_id" => "swatches", "place_id" => "places", "group_id" => "groups", "palette_id" => "palettes",
-      "find_id" => "finds", "source_id" => "sources", "artwork_id" => "artworks", "part_id" => "parts"
+      "find_id" => "finds", "source_id" => "sources", "artwork_id" => "artworks", "first_id" => "artworks", "part_id" => "parts"
     }.freeze
     # What a place depends on that is painted with a swatch; what a tint or an ink does;
     # what anything else does that points at a row.

@@ -23,8 +23,7 @@ module Frame
     # Its drawing has an address of its own, which changes with it; paints come after it.
     # @return [String] HTML
     def drawing(artwork, **attributes)
-      address = "/artworks/#{artwork.id}"
-      element("div", class: "drawing-root", **attributes, data_artwork: artwork.id, data_drawing: "#{address}/drawing.svg?v=#{artwork.template[0, 16]}", data_paints: "#{address}/paints.json",
+      element("div", class: "drawing-root", **attributes, data_artwork: artwork.id, data_drawing: "/artworks/#{artwork.drawn_id}/drawing.svg?v=#{artwork.template[0, 16]}", data_paints: "/artworks/#{artwork.id}/paints.json",
         data_mark: look(artwork).mark, data_follows: look(artwork).follows.join(","), style: "--ratio:#{artwork.ratio}#{strange(artwork)}") + "</div>"
     end
 

@@ -1,4 +1,5 @@
-# A drawing whose parts are dressed from the palettes.
+# A drawing whose parts are dressed from the palettes; or a colourway of one, which shares
+# its parts, and has places of its own only where it differs from the first.
 class Artwork < Record
   include Readable
 
@@ -6,14 +7,33 @@ class Artwork < Record
   KINDS = {"none" => :none, "colour" => :plain, "reference" => :server, "compound" => :compound}.freeze
 
   belongs_to :project
-  has_many :parts, -> { order(:position) }
-  has_many :places
 
   RATIOS = 0.02..50 # what a page can show
 
-  # Places of parts, found by the few parts and not among the many places.
+  # The first and its colourways.
+  scope :family, ->(ids) { where(id: ids).or(where(first_id: ids)) }
+  scope :firsts, -> { where(first_id: nil) }
+
+  # Places that are shown in some artworks, each once.
+  # @param ids [Array<Integer>] of artworks
+  # @return [String] SQL that selects their ids
+  def self.shown(ids) = "SELECT id FROM shown_places WHERE shown_in = ANY(#{Record.array(ids)})"
+
+  def colourway? = !first_id.nil?
+
+  # Whose parts it has.
+  def drawn_id = first_id || id
+
+  def parts = Part.where(artwork_id: drawn_id).order(:position)
+
+  # Those that it shows: its own, and those of the first that it has not replaced.
+  def places = colourway? ? Place.where("places.id IN (#{Artwork.shown([id])})") : Place.where(artwork_id: id)
+
   # @param numbers [Array<Integer>] of parts
-  def places_of(numbers) = Place.where(part_id: Part.where(artwork_id: id).numbered(numbers).ids)
+  def places_of(numbers) = places.where(part_id: parts.numbered(numbers).reorder(nil).ids) # found by the few parts and not among the many places
+
+  # As it is told from others: "Poster, Winter hours".
+  def name = colourway? ? "#{super}, #{colourway}" : super
 
   # Width by height, as it is shown.
   def ratio = (width / height).clamp(RATIOS).round(5)

@@ -15,8 +15,10 @@ class Dressing
   # @param since [Integer] a stamp: only places that were repainted after it, see .stamp
   # @param compounds [Boolean] only places that hold a gradient or pattern of a palette
   # @param trying [Hash{Integer => Magpie::Color}] what swatches would hold, by id
-  def initialize(artwork, since: nil, compounds: false, trying: {})
-    @artwork, @since, @compounds, @trying = artwork, since, compounds, trying
+  # @param swaps [Hash{(Integer, String) => Integer}] which swatch places would follow instead
+  #   of one, or of having a stray colour: ids, by id or hex
+  def initialize(artwork, since: nil, compounds: false, trying: {}, swaps: {})
+    @artwork, @since, @compounds, @trying, @swaps = artwork, since, compounds, trying, swaps
     @colours = Hash.new { |known, json| known[json] = COLOURS.deserialize(json) } # drawings use the same few over and over
   end
 
@@ -26,10 +28,10 @@ class Dressing
 
   # @return [Array<Held>]
   def places
-    @places ||= Record.connection.select_rows(<<~SQL).map { |row| Held.new(*row) }
+    @places ||= Record.connection.select_rows(<<~SQL).map { |row| swapped(Held.new(*row)) }
       SELECT p.id, p.part_id, parts.position, parts.key, p.role, p.kind, p.colour, p.hex, p.reference, p.opacity, p.paint, f.swatch_id
-      FROM places p JOIN parts ON parts.id = p.part_id LEFT JOIN follows f ON f.place_id = p.id AND f.ink IS NULL
-      WHERE p.artwork_id = #{Integer(@artwork.id)} #{"AND p.id IN (#{repainted})" if @since} #{"AND p.id IN (#{compound})" if @compounds} ORDER BY p.id
+      FROM shown_places p JOIN parts ON parts.id = p.part_id LEFT JOIN follows f ON f.place_id = p.id AND f.ink IS NULL
+      WHERE p.shown_in = #{Integer(@artwork.id)} #{"AND p.id IN (#{repainted})" if @since} #{"AND p.id IN (#{compound})" if @compounds} ORDER BY p.id
     SQL
   end
 
@@ -52,15 +54,20 @@ class Dressing
 
   private
 
+  def swapped(place)
+    to = @swaps[place.swatch_id || place.hex] or return place
+    place.tap { |held| held.swatch_id, held.kind, held.colour, held.hex, held.paint = to, "colour", nil, nil, nil }
+  end
+
   # Nobody's change is missed: what is repainted after it has a larger stamp.
-  def repainted = "SELECT place_id FROM repainted WHERE artwork_id = #{Integer(@artwork.id)} AND stamp > #{Integer(@since)}"
+  def repainted = "SELECT place_id FROM repainted WHERE artwork_id IN (#{Integer(@artwork.id)}, #{Integer(@artwork.drawn_id)}) AND stamp > #{Integer(@since)}"
 
   # Places of which there are few, if any: found without a look at the others.
   def compound
     <<~SQL
-      SELECT id FROM places WHERE artwork_id = #{Integer(@artwork.id)} AND paint IS NOT NULL UNION
+      SELECT id FROM places WHERE artwork_id IN (#{Integer(@artwork.id)}, #{Integer(@artwork.drawn_id)}) AND paint IS NOT NULL UNION
       SELECT f.place_id FROM reaches r JOIN swatches s ON s.id = r.swatch_id AND s.paint IS NOT NULL JOIN follows f ON f.swatch_id = s.id AND f.place_id IS NOT NULL
-      WHERE r.artwork_id = #{Integer(@artwork.id)}
+      WHERE r.artwork_id IN (#{Integer(@artwork.id)}, #{Integer(@artwork.drawn_id)})
     SQL
   end
 

@@ -25,7 +25,11 @@ class OnDesk
 
   def sources = all_sources.reject(&:removed_at)
 
-  def artworks = all_artworks.reject(&:removed_at)
+  # In their order, without colourways.
+  def artworks = all_artworks.reject { |each| each.removed_at || each.colourway? }
+
+  # @return [Hash{Integer => Array<Artwork>}] the colourways of each artwork but the first
+  def colourways = @colourways ||= all_artworks.reject { |each| each.removed_at || !each.colourway? }.group_by(&:first_id)
 
   # Finds that stand, newest first, with what they are from.
   # @param only [String] a condition in SQL, with its values

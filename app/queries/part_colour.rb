@@ -9,7 +9,8 @@ class PartColour
   # @raise [Magpie::Error] when there is no such part
   def initialize(artwork, number, role)
     @role = role
-    @part = artwork.parts.includes(places: :swatch).find_by(position: number) or raise Magpie::Error, "#{artwork.name} has no such part"
+    @artwork, @part = artwork, artwork.parts.find_by(position: number)
+    @part or raise Magpie::Error, "#{artwork.name} has no such part"
   end
 
   # The swatch that it follows, which may be a gradient or pattern.
@@ -25,5 +26,5 @@ class PartColour
 
   private
 
-  def place = @place ||= part.places.find { |each| each.role == @role }
+  def place = @place ||= @artwork.places.includes(:swatch).find_by(part_id: part.id, role: @role)
 end

@@ -35,14 +35,18 @@ class PartsAlike
   # @return [Array<Integer>]
   def of_stray(hex) = rows("p.kind <> 'none' AND f.swatch_id IS NULL AND p.hex = #{quote(hex)}").map(&:first).uniq
 
+  # Those of a colourway that differ from the first.
+  # @return [Array<Integer>]
+  def differing = @artwork.colourway? ? @artwork.parts.where(id: Place.where(artwork_id: @artwork.id).select(:part_id)).pluck(:position) : []
+
   private
 
   # [number, swatch, kind, own colour, reference or gradient, hex that is seen]
   def rows(condition)
     Record.connection.select_rows(<<~SQL)
       SELECT parts.position, f.swatch_id, p.kind, CASE WHEN f.swatch_id IS NULL THEN p.hex END, COALESCE(p.reference, p.paint::text), COALESCE(s.hex, p.hex)
-      FROM places p JOIN parts ON parts.id = p.part_id LEFT JOIN follows f ON f.place_id = p.id AND f.ink IS NULL LEFT JOIN swatches s ON s.id = f.swatch_id
-      WHERE p.artwork_id = #{Integer(@artwork.id)} AND #{condition} ORDER BY 1
+      FROM shown_places p JOIN parts ON parts.id = p.part_id LEFT JOIN follows f ON f.place_id = p.id AND f.ink IS NULL LEFT JOIN swatches s ON s.id = f.swatch_id
+      WHERE p.shown_in = #{Integer(@artwork.id)} AND #{condition} ORDER BY 1
     SQL
   end
 

@@ -67,18 +67,21 @@ function paints(host, since) {
 
 // Brings a drawing to what its page says it is.
 async function follow(host) {
-  const state = shown.get(host) ?? {}, came = saidWith(host, state)
+  const state = shown.get(host) ?? {}
+  if (state.artwork !== host.dataset.artwork) Object.assign(state, { artwork: host.dataset.artwork, stamp: 0, mark: null }) // a colourway has the same drawing
+  const came = saidWith(host, state)
   if (came) {
     paint(host, came)
     host.dataset.mark = came.mark
   }
-  const { drawing: address, mark } = host.dataset, asked = `${address} ${mark}`
+  const { drawing: address, mark, artwork } = host.dataset, asked = `${address} ${artwork} ${mark}`
   if (state.asked === asked || state.address === address && state.mark === mark) return
   shown.set(host, Object.assign(state, { asked }))
   awaiting(+1)
   try {
     if (state.address !== address) await draw(host, address)
-    if (host.dataset.drawing === address) paint(host, await paints(host, shown.get(host).stamp))
+    const given = await paints(host, shown.get(host).stamp)
+    if (host.dataset.drawing === address && host.dataset.artwork === artwork) paint(host, given)
     delete host.dataset.failed
   } catch {
     host.dataset.failed = "The drawing did not come. It is asked for again when the page changes."

@@ -8,7 +8,7 @@ let moved = null // { x, y, picture } while it is panned
 
 export const panning = () => moved !== null
 
-const viewed = event => event.target.closest?.(".picture-room, .stage-room")?.querySelector(".picture, #stage")
+const viewed = event => event.target.closest?.(".picture-room, .stage-room")?.querySelector(".picture, .stage-drawing")
 
 document.addEventListener("pointerdown", event => {
   const picture = viewed(event)

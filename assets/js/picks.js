@@ -10,7 +10,8 @@ let timer = null
 let besides = "" // parts of the page that are asked for with the next pick
 let asked = null // what the page was asked about last
 
-const artwork = () => find("#stage")?.dataset.artwork
+// Colourways share their parts.
+const artwork = () => find("#stage")?.dataset.drawn
 
 // @returns {Set<number>} those of the artwork on the stage
 export const picked = () => kept.get(artwork()) ?? new Set()

@@ -23,7 +23,7 @@ const top = ({ clientX, clientY }) => topUnder(host(), clientX, clientY)
 const under = ({ clientX, clientY }) => [...new Set(partsUnder(host(), clientX, clientY).map(part => Number(part.dataset.part)))]
 
 document.addEventListener("pointerdown", event => {
-  if (!event.target.closest?.(".stage-room") || !event.isPrimary || event.button !== 0 || panning()) return
+  if (!event.target.closest?.(".stage-room:has(#stage)") || !event.isPrimary || event.button !== 0 || panning()) return
   event.preventDefault()
   stage().focus({ preventScroll: true })
   // What is let go outside the window is heard of; nor need the browser look for what lies

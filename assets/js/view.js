@@ -1,8 +1,8 @@
 // Looking: zoom from all of a picture to 64 times its pixels, or of a drawing to 64 times
-// its size, and pan. Pictures that stand side by side show the same part of each.
+// its size, and pan. What stands side by side shows the same part of each.
 import { all, find, typing, whenPageChanges } from "./page.js"
 
-const VIEWED = ".picture, #stage"
+const VIEWED = ".picture, #stage, .stage-beside"
 const ROOM = ".picture-room, .stage-room"
 const LARGEST = 64
 const GRID_FROM = 8
@@ -11,10 +11,10 @@ const STEP = 1.5
 const views = new Map() // the first picture's address → { scale, u, v }; scale null is all of it
 
 const first = () => find("#picture, #stage")
-const drawn = picture => picture.id === "stage"
+const drawn = picture => picture.matches(".stage-drawing")
 const room = picture => picture.parentElement
 const view = () => {
-  const key = first().dataset.path
+  const key = first().dataset.drawn ?? first().dataset.path // colourways are looked at in the same place
   if (!views.has(key)) views.set(key, { scale: null, u: 0.5, v: 0.5 })
   return views.get(key)
 }

@@ -21,6 +21,7 @@ module Magpie
     autoload :Reversals, "magpie/palette/reversals"
     autoload :Readable, "magpie/palette/readable"
     autoload :Shift, "magpie/palette/shift"
+    autoload :Matching, "magpie/palette/matching"
     autoload :Order, "magpie/palette/order"
     autoload :Gaps, "magpie/palette/gaps"
     autoload :Grid, "magpie/palette/grid"

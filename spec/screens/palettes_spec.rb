@@ -79,6 +79,7 @@ RSpec.describe "Palettes", :screen do
 
     it "goes by key within a run, to the next group, and back with undo" do
       chip("Peat").execute_script("this.focus()")
+      expect(page).to have_css("#{at("Peat")}:focus")
       keys %i[alt right]
       eventually { expect(run_of("Night ground").first(2)).to eq %w[Moor Peat] }
       expect(page.evaluate_script("document.activeElement.dataset.chip")).to eq named("Peat").id.to_s

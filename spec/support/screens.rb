@@ -75,7 +75,7 @@ module ScreenSupport
   # A part's number in whichever artwork is drawn there.
   def number_of(scope, key)
     drawing = find("#{scope} [data-drawing]", match: :first, visible: :all)
-    Part.find_by!(artwork_id: drawing["data-artwork"], key:).position
+    Artwork.find(drawing["data-artwork"]).parts.find_by!(key:).position
   end
 
   # A point that lies on a part, found by asking the page.
@@ -141,6 +141,20 @@ module ScreenSupport
   def settled = page.tap { expect(page).to have_no_css("html[data-waiting]", visible: :all) }
 end
 
+# What stood on the screen when an example failed that passes nearly always.
+module FailedScreen
+  STATE = <<~JS
+    ({ at: location.pathname + location.search, ready: document.readyState, focus: document.activeElement?.outerHTML.slice(0, 160), focused: document.hasFocus(),
+      waiting: document.documentElement.dataset, version: document.querySelector("#app")?.dataset.version, notices: [...document.querySelectorAll(".notice")].map(notice => notice.innerText) })
+  JS
+
+  def self.report(page)
+    warn "  On the screen: #{page.evaluate_script(STATE).inspect}; done last: #{RecordedChange.order(:id).last&.words.inspect}"
+  rescue => error
+    warn "  What was on the screen cannot be said: #{error.message[0, 200]}"
+  end
+end
+
 # The demo's rows, loaded once and copied back before each example.
 module DemoRows
   TABLES = %w[blobs projects palettes uses groups sources artworks finds swatches parts places follows].freeze # none refers to a later one
@@ -165,7 +179,8 @@ RSpec.configure do |config|
   config.include Capybara::DSL, :screen
   config.include Capybara::RSpecMatchers, :screen
   config.include ScreenSupport, :screen
-  config.after(:each, :screen) do
+  config.after(:each, :screen) do |example|
+    FailedScreen.report(page) if example.exception
     Capybara.reset_sessions!
     Demo.clear
   end

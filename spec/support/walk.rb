@@ -11,7 +11,7 @@ class Walk
   SVG
   COLOURS = %w[#231F55 #E46F58 #FFCE5C #2F8FA3 #111111].freeze
   STEPS = {
-    dress: 4, exchange: 2, step_parts: 3, opaque: 1, link: 2, keep_strays: 1, swap: 2, share: 3, loosen: 2, tint: 4, gradient: 3, repaint: 2, change: 4, shift: 3, merge: 3, remove: 2, import: 2, lock: 3, copy: 1, duplicate: 1,
+    dress: 4, exchange: 2, step_parts: 3, opaque: 1, link: 2, keep_strays: 1, colourway: 2, reset: 2, make_first: 1, leave_colourway: 1, swap: 2, share: 3, loosen: 2, tint: 4, gradient: 3, repaint: 2, change: 4, shift: 3, merge: 3, remove: 2, import: 2, lock: 3, copy: 1, duplicate: 1,
     gather_palettes: 1, rename: 1, move: 1, undo: 6, redo: 4, undo_only: 6
   }.freeze
   BAG = STEPS.flat_map { |step, weight| [step] * weight }.freeze
@@ -25,7 +25,7 @@ class Walk
     @palettes = ["Quillmere house", "Star trail"].map { |name| Palette.create!(name:) }
     @projects.product(@palettes).each_with_index { |(project, palette), position| Use.create!(project:, palette:, position:) }
     @palettes.each { |palette| 2.times { |n| Group.create!(palette:, name: "Group #{n}", position: n) } }
-    @artworks = @projects.map { |project| Changes::BringInArtwork.perform(project, actor: Actor.new, name: "Card.svg", bytes: CARD) }
+    @projects.each { |project| Changes::BringInArtwork.perform(project, actor: Actor.new, name: "Card.svg", bytes: CARD) }
     Group.order(:id).each { |group| 3.times { |n| Swatch.create!(group:, name: "Swatch #{n}", colour: hex(COLOURS[n]), shared: n > 0, position: n + 1) } }
   end
 
@@ -33,7 +33,8 @@ class Walk
   def from(seed)
     @random = Random.new(seed)
     @story = ["seed #{seed}"]
-    @pages = @artworks.to_h { |artwork| Places::Dress::Told.new(artwork).to_h.then { |told| [artwork, [told[:stamp], shown({}, told)]] } }
+    @pages = Hash.new { |pages, artwork| Places::Dress::Told.new(artwork).to_h.then { |told| pages[artwork] = [told[:stamp], shown({}, told)] } }
+    pages
     self
   end
 
@@ -64,9 +65,8 @@ class Walk
   def perform(change, **given) = change.perform(project, actor: Actor.new, **given).tap { @story << "  #{RecordedChange.order(:id).last&.words}" }
 
   def dress
-    index = @random.rand(2)
     held = chance(3) ? Hand::Content.new(name: "x", colour:) : Hand::Content.of_swatch(swatch)
-    Changes::DressParts.perform(@projects[index], actor: Actor.new, artwork: @artworks[index], numbers: parts, role: %w[fill line].sample(random: @random), content: chance(6) ? nil : held)
+    on_artwork(Changes::DressParts, numbers: parts, role: %w[fill line].sample(random: @random), content: chance(6) ? nil : held)
   end
 
   def parts = (0..3).to_a.sample(2, random: @random)
@@ -77,26 +77,50 @@ class Walk
 
   def opaque = on_artwork(Changes::SetOpacity, numbers: parts, role: %w[fill line].sample(random: @random), opacity: @random.rand.round(2))
 
-  def stray = ArtworkColours.new(@artworks).strays.map(&:first).sample(random: @random) || raise(Magpie::Error, "There is no stray")
+  def stray = ArtworkColours.new(shown_artworks).strays.map(&:first).sample(random: @random) || raise(Magpie::Error, "There is no stray")
 
-  def link = perform(Changes::LinkStrays, artworks: @artworks, links: {stray => swatch})
+  def link = perform(Changes::LinkStrays, artworks: some, links: {stray => swatch})
 
-  def keep_strays = perform(Changes::KeepStrays, artworks: @artworks, hexes: [stray], palette: group.palette)
+  def keep_strays = perform(Changes::KeepStrays, artworks: some, hexes: [stray], palette: group.palette)
 
   def swap
     held = chance(3) ? Hand::Content.new(name: "x", colour:) : Hand::Content.of_swatch(swatch)
-    perform(Changes::SwapColour, artworks: @artworks, from: chance(2) ? swatch : stray, content: held)
+    perform(Changes::SwapColour, artworks: some, from: chance(2) ? swatch : stray, content: held)
   end
 
   def on_artwork(change, **given)
-    index = @random.rand(2)
-    change.perform(@projects[index], actor: Actor.new, artwork: @artworks[index], **given)
+    artwork = shown_artworks.sample(random: @random) or raise Magpie::Error, "There is no artwork"
+    change.perform(artwork.project, actor: Actor.new, artwork:, **given).tap { @story << "  #{RecordedChange.order(:id).last&.words}" }
+  end
+
+  # Artworks and colourways that stand.
+  def shown_artworks = Artwork.where(removed_at: nil).order(:id).to_a
+
+  def some = shown_artworks.sample(chance(3) ? 9 : 1, random: @random)
+
+  def colourway = on_artwork(Changes::AddColourway)
+
+  def way = shown_artworks.select(&:colourway?).sample(random: @random) || raise(Magpie::Error, "There is no colourway")
+
+  def on_way(change, artwork = way, **given) = change.perform(artwork.project, actor: Actor.new, artwork:, **given).tap { @story << "  #{RecordedChange.order(:id).last&.words}" }
+
+  def reset = on_way(Changes::ResetParts, numbers: chance(2) ? nil : parts)
+
+  def leave_colourway = on_way(Changes::RemoveColourway)
+
+  # Whichever is the first, the same is seen.
+  def make_first
+    one = way
+    seen = -> { shown_artworks.select { |each| each.drawn_id == one.first_id }.map { |each| [each.colourway, Dressing.new(each).paints] }.sort_by { |each| [each[0], each[1].hash] } }
+    before = seen.call
+    on_way(Changes::MakeFirst, one)
+    raise "it looks other with another first" unless seen.call == before
   end
 
   # What pages show that are only ever told what changed, and what they ought to show.
   # @return [Array<String>] what is wrong
   def pages
-    @artworks.filter_map do |artwork|
+    shown_artworks.filter_map do |artwork|
       stamp, page = @pages[artwork]
       since = Places::Dress::Told.new(artwork, since: stamp).to_h
       shown(page, since)

@@ -10,7 +10,8 @@ module Places
 
       def formats = Magpie::Formats.all
 
-      def artworks = @artworks ||= @desk.rows.artworks
+      # Each with its colourways.
+      def artworks = @artworks ||= @desk.rows.artworks.flat_map { |each| [each, *@desk.rows.colourways[each.id]] }
 
       # @return [Array<Item>]
       def items(format) = @desk.palettes.map { |palette| item(palette, format) }

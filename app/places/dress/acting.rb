@@ -16,6 +16,7 @@ module Places
       def perform(act, &given)
         case act
         when "exchange" then change(Changes::ExchangePaints)
+        when "reset" then change(Changes::ResetParts)
         when /\Agive-(fill|line)\z/ then change(Changes::DressParts, role: $1, content: given.call)
         when /\Aclear-(fill|line)\z/ then change(Changes::DressParts, role: $1, content: nil)
         when /\Aopacity-(fill|line)\z/ then change(Changes::SetOpacity, role: $1, opacity: @param.number("opacity_#{$1}", 100, 0..100) / 100)

@@ -5,7 +5,7 @@ module Places
       lies_in "dress"
       locks_first
       helpers Helpers, ColourHelpers
-      register Drawn, Finding, Colours, Reading
+      register Drawn, Finding, Colours, Colourways, Reading
 
       get("/projects/:project/dress") do
         @page = Page.new(desk, param, picks)
@@ -22,7 +22,7 @@ module Places
         words = Acting.new(project, actor, artwork, Numbers.read(param.text(:parts)), choices, param).perform(param.text(:act)) { given }
         tell words if words
         everywhere = param.text(:act).start_with?("step-") && choices[:stepping] == "swatch" # the root of the page holds its value
-        touches "changes", "tools", "told", "side", "hand", *("rack" if param[:swatch] || param[:find]) unless everywhere
+        touches "changes", "tools", "told", "side", "hand", *("rack" if param[:swatch] || param[:find]), *family_parts unless everywhere
         redirect to(came_from&.start_with?(at("dress")) ? came_from : at("dress", artwork: artwork.id)), 303
       end
     end

@@ -7,7 +7,7 @@ module Places
       def colour_scope(name)
         case name
         when "artwork" then [artwork]
-        when "project" then desk.rows.artworks
+        when "project" then desk.rows.artworks + desk.rows.colourways.values.flatten
         when "house" then actor.artworks.where(removed_at: nil).order(:id).to_a
         else raise Magpie::Error, "#{name[0, 40].inspect} is nowhere that colours are looked for"
         end

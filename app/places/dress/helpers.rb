@@ -27,7 +27,13 @@ module Places
         pairs.to_h { |id, hex| [id.to_i, Magpie::Notation.parse("##{hex}")] }
       end
 
-      def artwork = project.artworks.find(param.id(:artwork))
+      def artwork = @artwork ||= project.artworks.find(param.id(:artwork))
+
+      # What shows other colourways, which may follow what is done to one.
+      def family_parts = Artwork.exists?(first_id: artwork.drawn_id, removed_at: nil) ? %w[others panes] : []
+
+      # @param change [Class] of a change of one
+      def colourway(change, **given) = change.perform(project, actor:, artwork:, **given)
 
       # What is given: a swatch or a find that was dropped, which is in hand from then on; or
       # what is in hand.

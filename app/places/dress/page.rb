@@ -10,12 +10,36 @@ module Places
         @desk, @param, @picks = desk, param, picks
       end
 
+      MOST_BESIDE = 3 # drawings next to that on the stage
+
+      # Without colourways.
       def artworks = @artworks ||= @desk.rows.artworks
 
-      # @return [Artwork, nil] the one asked for, or the first
-      def artwork = @artwork ||= artworks.find { |each| each.id.to_s == @param[:artwork] } || artworks.first
+      # All that can stand on the stage.
+      def all = @all ||= artworks + @desk.rows.colourways.values.flatten
 
-      def others = artworks.without(artwork)
+      # @return [Artwork, nil] the one asked for, or the first
+      def artwork = @artwork ||= all.find { |each| each.id.to_s == @param[:artwork] } || artworks.first
+
+      # Of other artworks, the first colourway of each.
+      def others = artworks.reject { |each| each.id == artwork.drawn_id }
+
+      # @return [Family] the colourways of the artwork on the stage
+      def family = @family ||= Family.new(artwork, artworks, @desk.rows.colourways)
+
+      # Colourways that are drawn beside the one on the stage.
+      # @return [Array<Artwork>]
+      def beside = @beside ||= artwork ? @param.ids(:beside, most: 20).filter_map { |id| family.others.find { |each| each.id == id } }.first(MOST_BESIDE) : []
+
+      # What the address says of them, with one more or less, or another one on the stage.
+      # @return [String, nil]
+      def beside_with(each) = (beside.include?(each) ? beside - [each] : beside + [each]).map(&:id).join(",").presence
+
+      def beside_for(each) = (if beside.include?(each)
+                                beside.map { |other| (other == each) ? artwork : other }
+                              else
+                                beside
+                              end).map(&:id).join(",").presence
 
       # Does it follow what is open in Mix?
       # @param sheet [Frame::Sheet, nil]
@@ -43,7 +67,7 @@ module Places
       def picked
         return @picked if defined?(@picked)
         id, numbers = @picks
-        found = Picked.new(artwork, numbers) if artwork && id == artwork.id && numbers.any?
+        found = Picked.new(artwork, numbers) if artwork && id == artwork.drawn_id && numbers.any?
         @picked = found if found && found.size > 0
       end
 
@@ -54,10 +78,10 @@ module Places
       def target = @desk.choices[:target]
 
       # @return [ColourList]
-      def colours = @colours ||= ColourList.new(@desk, whole_project? ? artworks : [artwork], @param[:colour])
+      def colours = @colours ||= ColourList.new(@desk, whole_project? ? all : [artwork], @param[:colour])
 
       # Are the colours of all artworks listed?
-      def whole_project? = @desk.choices[:colours_of] == "project" && artworks.size > 1
+      def whole_project? = @desk.choices[:colours_of] == "project" && all.size > 1
 
       # @return [Hash{Group => Array<Chip>}] none that are empty
       def rack = @desk.groups.to_h { |group| [group, @desk.chips[group.id]] }.reject { |_, chips| chips.empty? }
@@ -72,7 +96,7 @@ module Places
       # Where its parts are shown: here, or in the artwork of the project that has most.
       # @return [Artwork, nil]
       def first_reached
-        found = reach.shown.map(&:first) & artworks
+        found = reach.shown.map(&:first) & all
         found.include?(artwork) ? artwork : found.first
       end
 

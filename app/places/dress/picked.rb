@@ -32,6 +32,9 @@ module Places
       # As a sentence names them.
       def label = (size == 1) ? artwork.parts.where(among).pick(:label) : Magpie::Text.count(size, "part")
 
+      # Does any of them differ from the first colourway?
+      def differs? = Place.exists?(artwork_id: artwork.id, part_id: artwork.parts.where(among).reorder(nil).select(:id))
+
       # @return [Array<Paint>]
       def paints = TITLES.filter_map { |role, title| (held = by_role[role]) && paint(role, title, held) }
 
@@ -44,8 +47,8 @@ module Places
       def by_role
         @by_role ||= Record.connection.select_rows(<<~SQL).map { |row| Held.new(*row) }.group_by(&:role)
           SELECT p.role, f.swatch_id, p.kind, p.hex, p.reference, p.opacity, count(*), min(p.id)
-          FROM parts JOIN places p ON p.part_id = parts.id LEFT JOIN follows f ON f.place_id = p.id AND f.ink IS NULL
-          WHERE parts.artwork_id = #{Integer(artwork.id)} AND parts.#{among} GROUP BY 1, 2, 3, 4, 5, 6 ORDER BY 7 DESC, 8
+          FROM parts JOIN shown_places p ON p.part_id = parts.id AND p.shown_in = #{Integer(artwork.id)} LEFT JOIN follows f ON f.place_id = p.id AND f.ink IS NULL
+          WHERE parts.artwork_id = #{Integer(artwork.drawn_id)} AND parts.#{among} GROUP BY 1, 2, 3, 4, 5, 6 ORDER BY 7 DESC, 8
         SQL
       end
 
