@@ -21,16 +21,18 @@ module Frame
     def moving(artwork) = light? ? drawing(artwork) : picture(artwork, moves: true)
 
     # Its drawing has an address of its own, which changes with it; paints come after it.
+    # @param swaps [String, nil] which swatches it would follow, see Places::Dress::Swaps
     # @return [String] HTML
-    def drawing(artwork, **attributes)
-      element("div", class: "drawing-root", **attributes, data_artwork: artwork.id, data_drawing: "/artworks/#{artwork.drawn_id}/drawing.svg?v=#{artwork.template[0, 16]}", data_paints: "/artworks/#{artwork.id}/paints.json",
+    def drawing(artwork, swaps: nil, **attributes)
+      element("div", class: "drawing-root", **attributes, data_artwork: artwork.id, data_drawing: "/artworks/#{artwork.drawn_id}/drawing.svg?v=#{artwork.template[0, 16]}", data_paints: "/artworks/#{artwork.id}/paints.json", data_swaps: swaps,
         data_mark: look(artwork).mark, data_follows: look(artwork).follows.join(","), style: "--ratio:#{artwork.ratio}#{strange(artwork)}") + "</div>"
     end
 
     # @param moves [Boolean] is it made anew for what is tried?
+    # @param swaps [String, nil] as above
     # @return [String] HTML
-    def picture(artwork, moves: false)
-      address = "/artworks/#{artwork.id}/small.png?v=#{look(artwork).key[0, 8]}"
+    def picture(artwork, moves: false, swaps: nil)
+      address = "/artworks/#{artwork.id}/small.png?v=#{look(artwork).key[0, 8]}#{"&swaps=#{swaps}" if swaps.present?}"
       element("img", class: "drawn", src: address, alt: artwork.name, title: artwork.name, loading: "lazy", decoding: "async", style: "--ratio:#{artwork.ratio}", data_moves: (look(artwork).follows.join(",") if moves))
     end
 

@@ -31,7 +31,7 @@ export const parts = host => shown.get(host)?.parts ?? []
 // What a page knows of its stage already, for the server to tell the rest.
 export function painted() {
   const host = find("#stage-drawing"), state = host && shown.get(host)
-  return state?.stamp !== undefined ? `${host.dataset.artwork}-${state.stamp}` : ""
+  return state?.stamp !== undefined && !state.swaps ? `${host.dataset.artwork}-${state.stamp}` : ""
 }
 
 // The parts under a point of the window, from the top; a part is what is painted.
@@ -60,7 +60,7 @@ function drawing(address) {
 }
 
 function paints(host, since) {
-  const address = `${host.dataset.paints}?since=${since}`
+  const { paints: path, swaps } = host.dataset, address = swaps ? `${path}?swaps=${swaps}` : `${path}?since=${since}`
   if (!told.has(address)) told.set(address, fetch(address).then(answer => answer.ok ? answer.json() : Promise.reject(new Error(answer.status))).finally(() => told.delete(address)))
   return told.get(address)
 }
@@ -68,20 +68,21 @@ function paints(host, since) {
 // Brings a drawing to what its page says it is.
 async function follow(host) {
   const state = shown.get(host) ?? {}
-  if (state.artwork !== host.dataset.artwork) Object.assign(state, { artwork: host.dataset.artwork, stamp: 0, mark: null }) // a colourway has the same drawing
+  const { swaps = "" } = host.dataset, shows = `${host.dataset.artwork} ${swaps}`
+  if (state.shows !== shows) Object.assign(state, { shows, swaps, stamp: 0, mark: null }) // a colourway has the same drawing
   const came = saidWith(host, state)
   if (came) {
     paint(host, came)
     host.dataset.mark = came.mark
   }
-  const { drawing: address, mark, artwork } = host.dataset, asked = `${address} ${artwork} ${mark}`
+  const { drawing: address, mark } = host.dataset, asked = `${address} ${shows} ${mark}`
   if (state.asked === asked || state.address === address && state.mark === mark) return
   shown.set(host, Object.assign(state, { asked }))
   awaiting(+1)
   try {
     if (state.address !== address) await draw(host, address)
     const given = await paints(host, shown.get(host).stamp)
-    if (host.dataset.drawing === address && host.dataset.artwork === artwork) paint(host, given)
+    if (host.dataset.drawing === address && state.shows === shows) paint(host, given)
     delete host.dataset.failed
   } catch {
     host.dataset.failed = "The drawing did not come. It is asked for again when the page changes."
@@ -107,7 +108,7 @@ async function draw(host, address) {
 // Paints that came with the page, since what it shows.
 function saidWith(host, state) {
   const said = find("#told")
-  return said?.dataset.artwork === host.dataset.artwork && state.stamp && Number(said.dataset.since) === state.stamp ? JSON.parse(said.textContent) : null
+  return said?.dataset.artwork === host.dataset.artwork && state.stamp && !state.swaps && Number(said.dataset.since) === state.stamp ? JSON.parse(said.textContent) : null
 }
 
 function paint(host, { paints: given, servers, stamp, mark }) {

@@ -107,4 +107,38 @@ RSpec.describe "Colourways", :data do
     expect(swap.call(poster, winter)).to eq 1
     expect([seen(winter, "moor"), seen(poster, "moor"), own(winter)]).to eq ["Teal", "Teal", 0]
   end
+
+  describe Changes::SwapPalette do
+    it "gives all colours at once, so that two change places" do
+      dress(poster, "moor", "title", with: teal)
+      dress(poster, "dome_slit", with: ember)
+      undone { described_class.perform(project, actor:, artworks: [poster], swaps: {teal.id => ember, ember.id => teal}) }
+      expect(%w[moor title dome_slit].map { |key| seen(poster, key) }).to eq %w[Ember Ember Teal]
+    end
+
+    it "is shown beforehand as it comes to be" do
+      winter = add
+      dress(poster, "moor", with: teal)
+      loose = keep(project, "Loose", "#C24E86")
+      swaps = {teal.id => ember, "#5F3566" => teal, "#A35166" => loose}
+      colours = ->(dressing) { dressing.paints.transform_values { |paint| [paint.kind, paint.colour&.hex, paint.opacity] } }
+      before = colours.call(Dressing.new(winter, swaps: swaps.transform_values(&:id)))
+      expect(described_class.perform(project, actor:, artworks: [winter], swaps:).swapped).to eq 3
+      expect(colours.call(Dressing.new(winter))).to eq before
+      expect([seen(winter, "plum_band"), seen(poster, "plum_band"), seen(winter, "rosehip_band")]).to eq ["Teal", "#5F3566", "#C24E86"]
+    end
+
+    it "says where nothing holds any of them" do
+      expect { described_class.perform(project, actor:, artworks: [poster], swaps: {"#010203" => teal}) }.to raise_error(Magpie::Error, /No place holds any/)
+    end
+  end
+
+  describe Places::Dress::Swaps do
+    it "reads what it writes, and says what is none" do
+      swaps = {12 => 3, "#E46F58" => 4, "#E46F5880" => 5}
+      expect(described_class.read(described_class.write(swaps))).to eq swaps
+      ["x", "s1", "1-2", "s1-", "#E46F58-1", "E46F5-1", "s1-2-3"].each { |text| expect { described_class.read(text) }.to raise_error(Magpie::Error, /is no swap/), text }
+      expect { described_class.read((["s1-2"] * 401).join(".")) }.to raise_error(Magpie::Error, "401 colours at once: the limit is 400")
+    end
+  end
 end

@@ -219,4 +219,26 @@ RSpec.describe Magpie::Palette do
     expect(Magpie::Making::Blend.of([one, two], [1, 0]).hex).to eq one.hex
     expect { Magpie::Making::Blend.of([]) }.to raise_error(Magpie::Error, /nothing to blend/)
   end
+
+  describe Magpie::Palette::Matching do
+    def some(**colours) = colours.map { |name, hex| Magpie::Palette::Swatch.new(name: (name.to_s unless name == :none), colour: Magpie::Notation.parse(hex)) }
+
+    let(:colours) { some("Zenith indigo": "#231F55", "Ember sky": "#E46F58", none: "#2F8FA3", Peat: "#121720") }
+    let(:swatches) { some("ember SKY": "#0F2B3A", Frost: "#DCEBDD", Peat: "#85C2BD", "Ember sky": "#C24E86") }
+
+    def matched(way, **given) = described_class.new(colours, swatches, **given).by(way).map { |each| each&.colour&.hex }
+
+    it "goes by name, by order, or by the nearest that has one colour" do
+      expect(matched("name")).to eq [nil, "#0F2B3A", nil, "#85C2BD"]
+      expect(matched("order")).to eq %w[#0F2B3A #DCEBDD #85C2BD #C24E86]
+      nearest = colours.map { |each| swatches.min_by { |swatch| Magpie::Difference.de2000(each.colour, swatch.colour) }.colour.hex }
+      expect(matched("nearest")).to eq nearest
+      expect(matched("nearest", plain: swatches.first(1))).to eq ["#0F2B3A"] * 4
+    end
+
+    it "finds nothing among nothing, and says what is no way" do
+      described_class::WAYS.each { |way| expect(described_class.new(colours, []).by(way)).to eq [nil] * 4 }
+      expect { matched("luck") }.to raise_error(Magpie::Error, "luck is no way to match: expected name, order or nearest")
+    end
+  end
 end

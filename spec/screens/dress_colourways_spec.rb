@@ -82,7 +82,7 @@ RSpec.describe "Dress, colourways", :screen do
     across = -> { all(".stage-drawing").map { |each| each.evaluate_script("this.getBoundingClientRect().width").round } }
     expect(across.call.uniq.size).to eq 1
     roll(-400, on_stage(0.5, 0.5))
-    eventually { expect(across.call.uniq).to contain_exactly(be > 400) }
+    eventually { expect(across.call.uniq).to contain_exactly(be > 300) }
     dress(poster, "rosehip_band", with: "Peat")
     eventually { expect([fill_of("#stage", "rosehip_band"), *[winter, daytime].map { |way| fill_of(".pane:has(#beside-#{way.id})", "rosehip_band") }]).to eq %w[#121720 #121720 #2F8FA3] }
     within(".pane", text: "Daytime") { click_link "Dress it" }
@@ -107,6 +107,7 @@ RSpec.describe "Dress, colourways", :screen do
     click_button "Undo"
     eventually { expect(listed).to eq ["First", "Day", "Winter hours"] }
     settled
+    find("#way-edit-#{daytime.id} summary").click
     click_button "Remove"
     expect_done "Removed the colourway Poster, Day"
     expect(listed).to eq ["First", "Winter hours"]
@@ -118,5 +119,47 @@ RSpec.describe "Dress, colourways", :screen do
     within(".deliver-item", text: "Poster, Winter hours") { click_link "Download flat" }
     file = File.join(DOWNLOADS, "poster-winter-hours-flat.svg")
     eventually { expect(File.exist?(file) && File.read(file)).to include "#2F8FA3" }
+  end
+
+  describe "another palette" do
+    before do
+      palette = Palette.create!(name: "Winter sky")
+      Use.create!(project: demo, palette:, position: 2)
+      frost = Group.create!(palette:, name: "Frost", position: 1)
+      {"Zenith indigo" => "#0F2B3A", "Rosehip" => "#2F8FA3"}.each.with_index(1) { |(name, hex), position| Swatch.create!(group: frost, name:, colour: Magpie::Notation.parse(hex), hex:, shared: true, position:) }
+    end
+
+    let(:bands) { %w[night_sky rosehip_band moor] }
+
+    it "is tried on the stage, adjusted, and comes to a colourway and others in one step" do
+      winter = add("Winter hours")
+      click_link "Swap the palette…"
+      eventually { expect(bands.map { |key| fill_of("#stage", key) }).to eq %w[#0F2B3A #2F8FA3 #121720] }
+      select "Rosehip", from: "Instead of Peat"
+      eventually { expect(fill_of("#stage", "moor")).to eq "#2F8FA3" }
+      select "stays", from: "Instead of Rosehip"
+      eventually { expect(fill_of("#stage", "rosehip_band")).to eq "#A35166" }
+      check "Badge"
+      expect(page).to have_css(".compare figure", text: "Badge")
+      click_button "Swap 2 colours"
+      expect(page).to have_content("Swapped in 4 places")
+      expect_done "Swapped 2 colours in 4 places of 2 artworks"
+      eventually { expect(bands.map { |key| fill_of("#stage", key) }).to eq %w[#0F2B3A #A35166 #2F8FA3] }
+      expect(seen_in("#way-#{poster.id} img", 0.5, 0.05)).to eq "#231F55"
+      expect(winter.places.where(artwork_id: winter.id).count).to eq 2
+      click_button "Undo"
+      eventually { expect(bands.map { |key| fill_of("#stage", key) }).to eq %w[#231F55 #A35166 #121720] }
+    end
+
+    it "leaves nothing behind where it is not wanted" do
+      click_link "Swap the palette…"
+      eventually { expect(fill_of("#stage", "night_sky")).to eq "#0F2B3A" }
+      choose "order"
+      eventually { expect(fill_of("#stage", "night_sky")).to eq "#0F2B3A" }
+      choose "nearest"
+      click_link "Not now"
+      eventually { expect(fill_of("#stage", "night_sky")).to eq "#231F55" }
+      expect(RecordedChange.count).to eq 0
+    end
   end
 end

@@ -26,7 +26,7 @@ module DressScreens
 
   # The wheel, where the pointer is.
   def roll(by, at)
-    find(".stage-room").execute_script("this.dispatchEvent(new WheelEvent('wheel', { deltaY: #{by}, clientX: #{at[:x]}, clientY: #{at[:y]}, bubbles: true, cancelable: true }))")
+    find(".stage-room:has(#stage)").execute_script("this.dispatchEvent(new WheelEvent('wheel', { deltaY: #{by}, clientX: #{at[:x]}, clientY: #{at[:y]}, bubbles: true, cancelable: true }))")
   end
 
   def hold(name)

@@ -35,7 +35,7 @@ module Places
       # Where the person was, with other parameters.
       def back_to_stage(**changed)
         path, query = came_from&.start_with?(at("dress")) ? came_from.split("?", 2) : [at("dress"), "artwork=#{artwork.id}"]
-        asked = Rack::Utils.parse_query(query.to_s).transform_keys(&:to_sym).merge(changed).compact
+        asked = Rack::Utils.parse_query(query.to_s).reject { |name, _| name.include?("[") }.transform_keys(&:to_sym).merge(changed).compact
         redirect to("#{path}#{"?#{Rack::Utils.build_query(asked)}" unless asked.empty?}"), 303
       end
     end

@@ -17,6 +17,15 @@ module Places
           back_to_stage
         end
 
+        app.post("/projects/:project/artworks/:artwork/palette") do
+          among = param.ids(:among_ids, most: 2000)
+          artworks = [*desk.rows.artworks, *desk.rows.colourways.values.flatten].select { |each| among.include?(each.id) }
+          swaps = Swaps.read(param.text(:swaps)).transform_values { |id| actor.swatch(id) }
+          change = Changes::SwapPalette.perform(project, actor:, artworks:, swaps:)
+          tell "Swapped in #{count(change.swapped, "place")}"
+          back_to_stage(**%i[do made palette by colour].to_h { |name| [name, nil] })
+        end
+
         app.post("/projects/:project/artworks/:artwork/swap") do
           from = param.text(:from)
           from = from.match?(/\As\d/) ? swatch(Frame::Asked.id(from[1..])) : from

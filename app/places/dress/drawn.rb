@@ -13,11 +13,15 @@ module Places
         app.get("/artworks/:artwork/paints.json") do
           cache_control :no_store
           content_type :json
-          JSON.generate(Told.new(drawn_artwork, since: param.whole(:since, 0..2**60, 0)).to_h)
+          JSON.generate(Told.new(drawn_artwork, since: param.whole(:since, 0..2**60, 0), swaps: Swaps.read(param.text(:swaps))).to_h)
         end
 
         app.get("/artworks/:artwork/small.png") do
           content_type "image/png"
+          if param.given?(:swaps)
+            cache_control :private, max_age: 300
+            halt Magpie::Walls.small(Dressing.new(drawn_artwork, swaps: Swaps.read(param.text(:swaps))).flat, name: drawn_artwork.name)
+          end
           if param.given?(:try)
             cache_control :private, max_age: 300
             halt Magpie::Walls.small(Dressing.new(drawn_artwork, trying: tried).flat, name: drawn_artwork.name)

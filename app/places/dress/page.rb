@@ -77,6 +77,14 @@ module Places
       # What is given to: "fill" or "line".
       def target = @desk.choices[:target]
 
+      # Where a whole palette is about to be swapped.
+      # @return [PaletteSwap, nil]
+      def palette_swap = @palette_swap ||= (PaletteSwap.new(@desk, self, @param) if @param[:do] == "palette" && artwork)
+
+      # What the stage shows beforehand, see Swaps.
+      # @return [String, nil]
+      def swaps = palette_swap&.text.presence
+
       # @return [ColourList]
       def colours = @colours ||= ColourList.new(@desk, whole_project? ? all : [artwork], @param[:colour])
 

@@ -4,8 +4,9 @@ module Places
     # were repainted since it last heard.
     class Told
       # @param since [Integer] a stamp, see Look; 0 for all
-      def initialize(artwork, since: 0)
-        @artwork, @since = artwork, since
+      # @param swaps [Hash] what would be followed instead, see Dressing; all is told then
+      def initialize(artwork, since: 0, swaps: {})
+        @artwork, @since, @swaps = artwork, swaps.any? ? 0 : since, swaps
         @look = Look.of([artwork])[artwork.id] # read first: what is repainted meanwhile is told twice, and never missed
       end
 
@@ -14,9 +15,9 @@ module Places
 
       private
 
-      def paints = ::Page::Painter.new(Dressing.new(@artwork, since: (@since if @since > 0)))
+      def paints = @paints ||= ::Page::Painter.new(Dressing.new(@artwork, since: (@since if @since > 0), swaps: @swaps))
 
-      def servers = ::Page::Painter.new(Dressing.new(@artwork, compounds: true)).servers
+      def servers = (@swaps.any? ? paints : ::Page::Painter.new(Dressing.new(@artwork, compounds: true))).servers
     end
   end
 end
