@@ -19,9 +19,15 @@ module Changes
       @rows.standing_on(Artwork, [first.id, @artwork.id].uniq)
       shared = first.attributes.slice("project_id", "name", "original", "template", "width", "height", "part_count", "dropped")
       @made = bring_in(Artwork, **shared.symbolize_keys, first_id: first.id, colourway: name, note: @note, position: next_position(others))
-      Copies.of_places(differing, @made.id) if @artwork.colourway? # not recorded one by one: undo hides the colourway with them
-      Copies.of_follows(differing, @made.id) if @artwork.colourway?
+      copy(differing) if @artwork.colourway?
       @made
+    end
+
+    # Not recorded one by one: undo hides the colourway with them.
+    def copy(ids)
+      Copies.of_places(ids, @made.id)
+      Copies.of_follows(ids, @made.id)
+      @rows.standing_on(Swatch, Copies.followed([@made.id]))
     end
 
     def name = Magpie::ColorName.unused(@name.empty? ? "Colourway #{others.count + 2}" : @name, [first, *others].map(&:colourway))

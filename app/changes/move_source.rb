@@ -2,6 +2,7 @@ module Changes
   # Puts a source at another place in the list.
   class MoveSource < Change
     include OfProject
+    include Ordering
 
     # @param before [Integer, nil] id of the source that it is to stand before; one that is
     #   not there means the end
@@ -17,7 +18,7 @@ module Changes
       order = project.sources.to_a
       others = order.without(@source)
       to = @before ? others.index { |each| each.id == @before } || others.size : order.index(@source) + @by
-      others.insert(to.clamp(0, others.size), @source).each.with_index(1) { |source, position| update(source, position:) unless source.position == position }
+      put(order, @source, to)
     end
 
     def words = "Moved #{@source.name} in the list of sources"

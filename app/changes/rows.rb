@@ -48,8 +48,8 @@ module Changes
       model.where(id: ids).delete_all
     end
 
-    # That the change needs rows which it does not write: undoing what brought them in
-    # would leave it nothing to stand on.
+    # That the change needs rows which it does not write: undoing what brought them in, or
+    # what made swatches shared, would leave it nothing to stand on.
     def standing_on(model, ids)
       @entries << {table: model.table_name, ids:, before: {}, after: {}} if ids.any?
     end

@@ -68,7 +68,7 @@ module Following
     private
 
     def add(table, ids, before, after)
-      return ids.each { |id| need(@after, [table, id], THERE) } if after == {}
+      return ids.each { |id| need(@after, [table, id], (table == "swatches") ? PAINTED : THERE) } if after == {}
       columns = (before && after) ? [before, after].flat_map { |rows| columns_of(rows) }.uniq - ["id"] : [WHOLE]
       ids.each { |id| need(@written, [table, id], columns) }
       [[before, @before], [after, @after]].each { |rows, found| [rows].flatten.compact.each { |row| point(table, row, found) } } if columns == [WHOLE] || REFERENCES.keys.intersect?(columns)

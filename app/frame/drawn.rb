@@ -29,6 +29,10 @@ module Frame
     end
 
     # @param moves [Boolean] is it made anew for what is tried?
+    # As the press prints it.
+    # @return [String] HTML
+    def printed(artwork, **attributes) = element("img", class: "drawn", src: "/artworks/#{artwork.id}/printed.png?v=#{look(artwork).key[0, 8]}", alt: "#{artwork.name}, as the press prints it", **attributes)
+
     # @param swaps [String, nil] as above
     # @return [String] HTML
     def picture(artwork, moves: false, swaps: nil)

@@ -34,6 +34,12 @@ class Seen
     PictureCache.file("#{key}-small.png") { PictureCache.unless_refused(@readable.template, @readable.name) { Magpie::Walls.small(bytes, name: @readable.name) } }
   end
 
+  # As the usual press prints it.
+  # @return [String] path of a PNG
+  def printed
+    PictureCache.file("#{key}-printed.png") { PictureCache.unless_refused(@readable.template, @readable.name) { Magpie::Walls.printed(bytes, name: @readable.name) } }
+  end
+
   # What a browser shows: [media type, bytes].
   def on_screen
     return [Blob.where(sha256: key).pick(:media_type), bytes] if !artwork? && @readable.plain?

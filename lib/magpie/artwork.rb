@@ -20,6 +20,7 @@ module Magpie
     autoload :Identifiers, "magpie/artwork/identifiers"
     autoload :Parts, "magpie/artwork/parts"
     autoload :Renewed, "magpie/artwork/renewed"
+    autoload :Counterparts, "magpie/artwork/counterparts"
     autoload :Opacities, "magpie/artwork/opacities"
     autoload :Linking, "magpie/artwork/linking"
     autoload :Labels, "magpie/artwork/labels"

@@ -4,6 +4,8 @@ module Magpie
   # Color Vision Deficiency", 2009, with the matrices that the authors publish for
   # severities from 0 to 1 in tenths; between two of them straight.
   module Vision
+    autoload :Looking, "magpie/vision/looking"
+
     KINDS = %i[red green blue].freeze # weak: protan, deutan, tritan
 
     module_function

@@ -46,6 +46,11 @@ module Magpie
     # @raise [Magpie::Error]
     def small(drawing, name:) = work(:small, name, drawing)
 
+    # @param drawing [String] the same
+    # @return [String] PNG of what the usual press makes of it
+    # @raise [Magpie::Error]
+    def printed(drawing, name:) = work(:printed, name, drawing)
+
     # @return [Formats::Result]
     # @raise [Magpie::Error]
     def palette(bytes, name:) = work(:palette, name, bytes)

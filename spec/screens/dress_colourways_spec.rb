@@ -24,7 +24,7 @@ RSpec.describe "Dress, colourways", :screen do
 
   def named_hex(name) = Swatch.joins(group: :palette).find_by!(name:, palettes: {starter: false}).hex
 
-  def listed = all(".colourway .other b").map(&:text)
+  def listed = all("section[aria-label=Colourways] .other b").map(&:text)
 
   before { open_dress }
 

@@ -11,7 +11,7 @@ class Walk
   SVG
   COLOURS = %w[#231F55 #E46F58 #FFCE5C #2F8FA3 #111111].freeze
   STEPS = {
-    dress: 4, exchange: 2, step_parts: 3, opaque: 1, link: 2, keep_strays: 1, colourway: 2, reset: 2, make_first: 1, leave_colourway: 1, swap: 2, share: 3, loosen: 2, tint: 4, gradient: 3, repaint: 2, change: 4, shift: 3, merge: 3, remove: 2, import: 2, lock: 3, copy: 1, duplicate: 1,
+    dress: 4, exchange: 2, step_parts: 3, opaque: 1, link: 2, keep_strays: 1, colourway: 2, reset: 2, make_first: 1, leave_colourway: 1, swap_palette: 2, copy_artwork: 1, remove_artwork: 1, replace: 1, swap: 2, share: 3, loosen: 2, tint: 4, gradient: 3, repaint: 2, change: 4, shift: 3, merge: 3, remove: 2, import: 2, lock: 3, copy: 1, duplicate: 1,
     gather_palettes: 1, rename: 1, move: 1, undo: 6, redo: 4, undo_only: 6
   }.freeze
   BAG = STEPS.flat_map { |step, weight| [step] * weight }.freeze
@@ -103,6 +103,18 @@ class Walk
   def way = shown_artworks.select(&:colourway?).sample(random: @random) || raise(Magpie::Error, "There is no colourway")
 
   def on_way(change, artwork = way, **given) = change.perform(artwork.project, actor: Actor.new, artwork:, **given).tap { @story << "  #{RecordedChange.order(:id).last&.words}" }
+
+  def swap_palette
+    from = Follow.of_places.distinct.order(:swatch_id).pluck(:swatch_id).sample(2, random: @random) + ArtworkColours.new(shown_artworks).strays.map(&:first).sample(1, random: @random)
+    perform(Changes::SwapPalette, artworks: some, swaps: from.to_h { |each| [each, swatch] })
+  end
+
+  def copy_artwork = on_artwork(Changes::DuplicateArtwork)
+
+  def remove_artwork = chance(3) ? on_artwork(Changes::RemoveArtwork) : raise(Magpie::Error, "It stays")
+
+  # By a file in which the lamp has moved, and the moor is gone.
+  def replace = on_artwork(Changes::ReplaceArtwork, name: "Card.svg", bytes: CARD.sub(/<path id="moor".*?>/, "").sub('r="5"', 'r="6"'))
 
   def reset = on_way(Changes::ResetParts, numbers: chance(2) ? nil : parts)
 

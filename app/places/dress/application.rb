@@ -5,11 +5,18 @@ module Places
       lies_in "dress"
       locks_first
       helpers Helpers, ColourHelpers
-      register Drawn, Finding, Colours, Colourways, Reading
+      register Drawn, Finding, Colours, Colourways, Artworks, Reading
 
       get("/projects/:project/dress") do
         @page = Page.new(desk, param, picks)
         place_page "dress", :page
+      end
+
+      # Colourways in all the window, for a client in the room.
+      get("/projects/:project/artworks/:artwork/show") do
+        @page = Page.new(desk, param, [0, []])
+        raise ActiveRecord::RecordNotFound unless @page.artwork == artwork
+        erb :show, layout: false
       end
 
       post("/projects/:project/artworks") do

@@ -16,6 +16,13 @@ module Places
           JSON.generate(Told.new(drawn_artwork, since: param.whole(:since, 0..2**60, 0), swaps: Swaps.read(param.text(:swaps))).to_h)
         end
 
+        app.get("/artworks/:artwork/printed.png") do
+          content_type "image/png"
+          seen = Seen.new(drawn_artwork)
+          kept_under seen.version
+          File.binread(seen.printed)
+        end
+
         app.get("/artworks/:artwork/small.png") do
           content_type "image/png"
           if param.given?(:swaps)

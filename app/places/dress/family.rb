@@ -20,6 +20,10 @@ module Places
 
       def several? = @ways.any?
 
+      # The one that stands so many places on, round and round.
+      # @return [Artwork]
+      def beside(each, by) = all[(all.index(each) + by) % all.size]
+
       # "5 changes"; of the first, how much there is.
       def words(each) = each.colourway? ? Magpie::Text.count(changes(each), "change") : Magpie::Text.count(each.part_count, "part")
 

@@ -29,11 +29,26 @@ module Places
 
       def artwork = @artwork ||= project.artworks.find(param.id(:artwork))
 
-      # What shows other colourways, which may follow what is done to one.
-      def family_parts = Artwork.exists?(first_id: artwork.drawn_id, removed_at: nil) ? %w[others panes] : []
+      # What shows other colourways, which may follow what is done to one, and another look.
+      def family_parts
+        family = Artwork.exists?(first_id: artwork.drawn_id, removed_at: nil)
+        [*("others" if family), *("panes" if family || came_from.to_s.include?("look="))]
+      end
 
       # @param change [Class] of a change of one
       def colourway(change, **given) = change.perform(project, actor:, artwork:, **given)
+
+      # @param change [Class] of a change of an artwork with its colourways
+      def of_artwork(change, **given) = change.perform(project, actor:, artwork:, **given)
+
+      # What became of the dress of an artwork that was replaced.
+      # @param change [Changes::ReplaceArtwork]
+      def replaced(change)
+        lost, told = change.lost, Artworks::TOLD
+        more = " and #{lost.size - told} more" if lost.size > told
+        missing = " Not found again, of what was dressed: #{Magpie::Text.list(lost.first(told))}#{more}." if lost.any?
+        "Replaced #{change.made.name}: #{count(change.found, "part")} kept what they were dressed with.#{missing}"
+      end
 
       # What is given: a swatch or a find that was dropped, which is in hand from then on; or
       # what is in hand.

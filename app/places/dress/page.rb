@@ -29,7 +29,11 @@ module Places
 
       # Colourways that are drawn beside the one on the stage.
       # @return [Array<Artwork>]
-      def beside = @beside ||= artwork ? @param.ids(:beside, most: 20).filter_map { |id| family.others.find { |each| each.id == id } }.first(MOST_BESIDE) : []
+      def beside = @beside ||= if artwork
+                     @param.ids(:beside, most: 20).filter_map { |id| family.others.find { |each| each.id == id } }.first(MOST_BESIDE - (look ? 1 : 0))
+                   else
+                     []
+                   end
 
       # What the address says of them, with one more or less, or another one on the stage.
       # @return [String, nil]
@@ -76,6 +80,15 @@ module Places
 
       # What is given to: "fill" or "line".
       def target = @desk.choices[:target]
+
+      # How the artwork is looked at beside the stage. It is nobody's choice, and not kept.
+      LOOKS = {**Magpie::Vision::Looking::KINDS, press: "The press"}.freeze
+
+      # @return [Symbol, nil]
+      def look = LOOKS.keys.find { |kind| kind.to_s == @param[:look] }
+
+      # How many drawings stand on the stage.
+      def panes = beside.size + (look ? 1 : 0)
 
       # Where a whole palette is about to be swapped.
       # @return [PaletteSwap, nil]
