@@ -1,7 +1,7 @@
 module Changes
   # Copies of places with what they follow, by the database: there may be thousands.
   module Copies
-    HELD = %w[kind colour hex reference opacity paint].freeze
+    HELD = %w[kind colour hex reference opacity paint settings].freeze
 
     module_function
 

@@ -17,7 +17,7 @@ module Changes
       raise Magpie::Error, "#{@artwork.name} has no such part" if pairs.empty?
       @labels = pairs.map(&:first)
       @rows.standing_on(Artwork, [@artwork.id])
-      exchange own([@artwork], pairs.flat_map { |_, fill, line| [fill, line] }).each_slice(2)
+      exchange own([@artwork], pairs.flat_map { |_, fill, line| [fill, line] }).each_slice(2), PAINT
     end
 
     # [label, place of the fill, place of the line]

@@ -29,6 +29,7 @@ module Frame
       "sort" => ->(v) { SORTS.include?(v) },
       "folded" => ->(v) { v.match?(/\A[\d,]{0,2000}\z/) },
       "target" => ->(v) { %w[fill line].include?(v) },
+      "carrying" => ->(v) { (v.split(",") - Changes::CarryDress::WHAT.keys).empty? },
       "stepping" => ->(v) { %w[place swatch].include?(v) },
       "colours_of" => ->(v) { %w[artwork project].include?(v) },
       "listed" => ->(v) { %w[all here].include?(v) },
@@ -37,7 +38,7 @@ module Frame
     USUAL = {
       "probe" => "5", "tolerance" => "6", "release" => "hold", "paint" => "seen", "colours" => "auto", "accents" => "100", "grounds" => "in",
       "favourite" => "hex", "copying" => "off", "listed" => "all", "models" => "rgb,hsb,lab,cmyk", "plane" => "chroma_lightness", "panel" => "reach", "bare" => "rgb",
-      "view" => "rows", "chip" => "76", "ledger" => "hex,cmyk", "sort" => "order", "folded" => "", "group" => "", "target" => "fill", "colours_of" => "artwork", "stepping" => "place"
+      "view" => "rows", "chip" => "76", "ledger" => "hex,cmyk", "sort" => "order", "folded" => "", "group" => "", "target" => "fill", "colours_of" => "artwork", "stepping" => "place", "carrying" => "fill,line,width,dash,opacity,effects"
     }.freeze
 
     # @param hand [Hand] where they are kept

@@ -27,11 +27,12 @@ module Page
       @dressing = dressing
     end
 
-    # @return [Array<[String, String, Float, Array<Integer>]>] role, what the attribute
-    #   holds, its opacity, and the numbers of the parts that are painted so
+    # @return [Array<[String, String, Float, Array<Integer>, Hash]>] role, what the attribute
+    #   holds, its opacity, the numbers of the parts that are painted so, and properties that
+    #   are set of them, where there are any
     def paints
-      found = @dressing.places.group_by { |place| [place.role, *seen(place, @paints[[place.key, place.role]])] }
-      found.map { |(role, text, opacity), places| [role, text, opacity, places.map(&:number)] }
+      found = @dressing.places.group_by { |place| [place.role, *seen(place, @paints[[place.key, place.role]]), place.settings] }
+      found.map { |(role, text, opacity, set), places| [role, text, opacity, places.map(&:number), (properties(role, set) if set)].compact }
     end
 
     # Gradients and patterns of palettes that places hold.
@@ -51,6 +52,10 @@ module Page
       return ["url(##{server_id(place)})", paint.opacity] if paint.compound
       text, opacity = value(paint)
       [text.gsub(Magpie::Artwork::Identifiers::MARK, PREFIX), opacity.round(4)]
+    end
+
+    def properties(role, set)
+      Magpie::Artwork::Settings.from(JSON.parse(set)).properties(role).transform_values { |value| value.gsub(Magpie::Artwork::Identifiers::MARK, PREFIX) }
     end
 
     # The property carries the swatch's own opacity.

@@ -8,7 +8,7 @@ class Dressing
   # @!attribute number [Integer] of its part, in the order of the drawing
   # @!attribute key [String] of its part
   # @!attribute swatch_id [Integer, nil] that it follows
-  Held = Struct.new(:id, :part_id, :number, :key, :role, :kind, :colour, :hex, :reference, :opacity, :paint, :swatch_id)
+  Held = Struct.new(:id, :part_id, :number, :key, :role, :kind, :colour, :hex, :reference, :opacity, :paint, :settings, :swatch_id)
 
   attr_reader :artwork
 
@@ -22,14 +22,21 @@ class Dressing
     @colours = Hash.new { |known, json| known[json] = COLOURS.deserialize(json) } # drawings use the same few over and over
   end
 
-  # The drawing, as it came.
+  # The drawing, with what is set of its parts.
   # @return [String] SVG
-  def drawing = @drawing ||= Drawings.of(@artwork.template)
+  def drawing = @drawing ||= Magpie::Artwork::Settings.onto(Drawings.of(@artwork.template), settings)
+
+  # What is set of parts, other than their file says.
+  # @return [Hash{String => Magpie::Artwork::Settings}] by key
+  def settings
+    set = places.select(&:settings).group_by(&:key)
+    set.transform_values { |held| Magpie::Artwork::Settings.from(held.map { |place| JSON.parse(place.settings) }.reduce(:merge)) }
+  end
 
   # @return [Array<Held>]
   def places
     @places ||= Record.connection.select_rows(<<~SQL).map { |row| swapped(Held.new(*row)) }
-      SELECT p.id, p.part_id, parts.position, parts.key, p.role, p.kind, p.colour, p.hex, p.reference, p.opacity, p.paint, f.swatch_id
+      SELECT p.id, p.part_id, parts.position, parts.key, p.role, p.kind, p.colour, p.hex, p.reference, p.opacity, p.paint, p.settings, f.swatch_id
       FROM shown_places p JOIN parts ON parts.id = p.part_id LEFT JOIN follows f ON f.place_id = p.id AND f.ink IS NULL
       WHERE p.shown_in = #{Integer(@artwork.id)} #{"AND p.id IN (#{repainted})" if @since} #{"AND p.id IN (#{compound})" if @compounds} ORDER BY p.id
     SQL

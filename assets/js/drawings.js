@@ -17,6 +17,8 @@ sheet.replaceSync(`
 
 const parsed = new Map() // address → promise of a document
 const told = new Map() // address and stamp → promise of paints that are under way
+const own = new WeakMap() // part → the style that its file gives it
+const set = new WeakMap() // part → properties that are set of it, by role
 const shown = new WeakMap() // host → { address, mark, stamp, parts, ready }
 
 // Every drawing of the page, in its root.
@@ -101,7 +103,10 @@ async function draw(host, address) {
   svg.classList.add("drawing")
   root.replaceChildren(svg)
   const numbered = []
-  for (const element of svg.querySelectorAll("[data-part]")) numbered[element.dataset.part] = element
+  for (const element of svg.querySelectorAll("[data-part]")) {
+    numbered[element.dataset.part] = element
+    own.set(element, element.getAttribute("style"))
+  }
   Object.assign(shown.get(host), { address, parts: numbered, stamp: 0, mark: null, servers: "" })
 }
 
@@ -113,9 +118,10 @@ function saidWith(host, state) {
 
 function paint(host, { paints: given, servers, stamp, mark }) {
   const state = shown.get(host)
-  for (const [role, text, opacity, numbers] of given) for (const number of numbers) {
+  for (const [role, text, opacity, numbers, properties] of given) for (const number of numbers) {
     const element = state.parts[number]
     if (!element) continue
+    if (properties || set.has(element) || element.getAttribute("style") !== own.get(element)) drawSo(element, role, properties)
     element.setAttribute(PAINT[role], text)
     opacity < 1 ? element.setAttribute(OPACITY[role], opacity) : element.removeAttribute(OPACITY[role])
   }
@@ -123,6 +129,15 @@ function paint(host, { paints: given, servers, stamp, mark }) {
   Object.assign(state, { stamp, mark, servers })
   delete host.dataset.bare
   host.dispatchEvent(new CustomEvent("drawing:painted", { bubbles: true }))
+}
+
+// How a line or a part is drawn, where that is other than its file says. Whatever was shown
+// beforehand gives way.
+function drawSo(element, role, properties) {
+  const drawn = { ...set.get(element), [role]: properties }
+  set.set(element, drawn)
+  const style = [own.get(element), ...Object.values(drawn).flatMap(all => Object.entries(all ?? {}).map(pair => pair.join(":")))].filter(Boolean).join(";")
+  style ? element.setAttribute("style", style) : element.removeAttribute("style")
 }
 
 // Gradients and patterns of palettes.

@@ -1,9 +1,10 @@
 // The pointer on the artwork: picking, drawing a frame, sweeping.
 import { part, partsUnder, topUnder } from "./drawings.js"
-import { find, submit } from "./page.js"
+import { find, submit, visit } from "./page.js"
 import { touched } from "./touching.js"
 import { panning } from "./panning.js"
 import { pick, picked } from "./picks.js"
+import { carriedFrom, showCarried } from "./carry.js"
 import { preview, takeBack } from "./previews.js"
 import { write } from "./numbers.js"
 
@@ -29,7 +30,7 @@ document.addEventListener("pointerdown", event => {
   // What is let go outside the window is heard of; nor need the browser look for what lies
   // under each move.
   stage().setPointerCapture(event.pointerId)
-  if (tool() === "sweep") return beginSweep(event)
+  if (tool() === "sweep" || tool() === "carry" && carriedFrom()) return beginSweep(event)
   press = { x: event.clientX, y: event.clientY, shift: event.shiftKey }
 })
 
@@ -42,7 +43,8 @@ document.addEventListener("pointermove", event => {
 document.addEventListener("pointerup", event => {
   if (!press || !event.isPrimary) return
   const { role, swept, frame } = press
-  if (role) { press = null; if (swept.size) give(swept, role) }
+  if (role) { press = null; if (swept.size) role === "parts" ? give(swept, role, "carry", { from: carriedFrom() }) : give(swept, role) }
+  else if (tool() === "carry") takeFrom(event)
   else frame ? pickFrame(event) : click(event)
   leave()
 })
@@ -89,7 +91,7 @@ function pickFrame() {
 }
 
 function beginSweep(event) {
-  press = { x: event.clientX, y: event.clientY, swept: new Set(), role: target(event.shiftKey) }
+  press = { x: event.clientX, y: event.clientY, swept: new Set(), role: tool() === "carry" ? "parts" : target(event.shiftKey) }
   visitPart(top(event))
 }
 
@@ -104,11 +106,19 @@ function sweepTo(event) {
   press.y = event.clientY
 }
 
+// What is carried is taken from the part on top.
+function takeFrom(event) {
+  const number = top(event), way = new URL(location.href)
+  if (number === undefined) return
+  way.searchParams.set("from", `${stage().dataset.artwork}.${number}`)
+  visit(way.pathname + way.search, "tools hand")
+}
+
 // Shows what is in hand at once; the server's answer settles it.
 function visitPart(number) {
   if (number === undefined || press.swept.has(number)) return
   press.swept.add(number)
-  showGiven([number], press.role)
+  press.role === "parts" ? showCarried(host(), number) : showGiven([number], press.role)
 }
 
 // @param {Iterable<number>} numbers

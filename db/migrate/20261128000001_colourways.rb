@@ -1,3 +1,5 @@
+# How parts are drawn, where that is other than their file says; and colourways.
+#
 # A colourway is an artwork of its own that shares the parts of the first, and has places
 # only where it differs. What each shows is a view: its own places, and those of the first
 # that it has not replaced.
@@ -8,6 +10,8 @@ class Colourways < ActiveRecord::Migration[7.2]
       t.text :colourway, null: false, default: "First" # what it is called among those of its artwork
       t.text :note, null: false, default: ""
     end
+    add_column :places, :settings, :jsonb # of a line place how the line is drawn, of a fill place how the part is seen (Magpie::Artwork::Settings#kept)
+    add_column :parts, :locked, :boolean, null: false, default: false # nothing is given to it
     remove_index :places, %i[part_id role]
     remove_index :places, :part_id
     add_index :places, %i[part_id role artwork_id], unique: true

@@ -15,8 +15,12 @@ module Places
       # @raise [Magpie::Error]
       def perform(act, &given)
         case act
+        when "carry-parts" then carry
         when "exchange" then change(Changes::ExchangePaints)
         when "reset" then change(Changes::ResetParts)
+        when "settings" then change(Changes::SetSettings, settings: Setting.new(PartSettings.new(@artwork, @numbers)).given(@param))
+        when "unset" then change(Changes::SetSettings, settings: Magpie::Artwork::Settings.members.to_h { |name| [name, nil] })
+        when "hide", "show" then change(Changes::SetSettings, settings: {hidden: (act == "hide") ? true : nil})
         when /\Agive-(fill|line)\z/ then change(Changes::DressParts, role: $1, content: given.call)
         when /\Aclear-(fill|line)\z/ then change(Changes::DressParts, role: $1, content: nil)
         when /\Aopacity-(fill|line)\z/ then change(Changes::SetOpacity, role: $1, opacity: @param.number("opacity_#{$1}", 100, 0..100) / 100)
@@ -27,6 +31,13 @@ module Places
       end
 
       private
+
+      def carry
+        carrying = Carrying.new(@project.artworks.to_a, @param[:from], @choices)
+        raise Magpie::Error, "Click the part first that it is carried from" unless carrying.part
+        change(Changes::CarryDress, from: [carrying.artwork, carrying.number], what: carrying.what)
+        nil
+      end
 
       # What becomes of a swatch that is followed was chosen once, and is said each time.
       def step(step)

@@ -68,7 +68,10 @@ module Places
       end
 
       # The hand shows the part that is picked, and what the swatch in it reaches.
-      def hand_middle = @page&.picked ? [:picked] : super
+      def hand_middle
+        return [:carry] if @page&.carrying
+        @page&.picked ? [:picked] : super
+      end
 
       def hand_end = @page&.held ? :reach : super
     end

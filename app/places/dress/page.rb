@@ -59,13 +59,20 @@ module Places
       # @return [Hash, nil] see Told
       def told(painted) = (Told.new(artwork, since: painted[1]).to_h if artwork && painted && painted[0] == artwork.id && painted[1] > 0)
 
-      TOOLS = %w[pick sweep read].freeze
+      TOOLS = %w[pick sweep read carry].freeze
 
       # Without a swatch to sweep, parts are picked.
       def tool
         asked = @param[:tool] || ("pick" unless @desk.hand.content)
         TOOLS.include?(asked) ? asked : "sweep"
       end
+
+      # Where the tool is to carry.
+      # @return [Carrying, nil]
+      def carrying = (@carrying ||= Carrying.new(all, @param[:from], @desk.choices) if tool == "carry" && artwork)
+
+      # What it carries from, when that tool is taken: the one part that is picked.
+      def carry_from = @param[:from] || ("#{artwork.id}.#{@picks[1].first}" if picked&.size == 1)
 
       # @return [Picked, nil]
       def picked

@@ -33,10 +33,13 @@ module Places
       def label = (size == 1) ? artwork.parts.where(among).pick(:label) : Magpie::Text.count(size, "part")
 
       # Does any of them differ from the first colourway?
-      def differs? = Place.exists?(artwork_id: artwork.id, part_id: artwork.parts.where(among).reorder(nil).select(:id))
+      def differs? = artwork.colourway? && Place.exists?(artwork_id: artwork.id, part_id: artwork.parts.where(among).reorder(nil).select(:id))
+
+      # @return [Setting]
+      def setting = @setting ||= Setting.new(PartSettings.new(artwork, @numbers))
 
       # @return [Array<Paint>]
-      def paints = TITLES.filter_map { |role, title| (held = by_role[role]) && paint(role, title, held) }
+      def paints = @paints ||= TITLES.filter_map { |role, title| (held = by_role[role]) && paint(role, title, held) }
 
       private
 

@@ -1,0 +1,62 @@
+module Changes
+  # Gives parts what one part has: its fill, its line, how that is drawn, and how the part
+  # is seen, or some of these.
+  class CarryDress < Change
+    include Ties
+
+    WHAT = {"fill" => "fill", "line" => "line", "width" => "line width", "dash" => "dash", "opacity" => "opacity", "effects" => "effects"}.freeze
+    SETTINGS = {"width" => %i[width], "dash" => %i[dash], "opacity" => %i[opacity], "effects" => %i[blend filter hidden]}.freeze
+
+    # @param artwork [Artwork]
+    # @param numbers [Array<Integer>] of its parts
+    # @param from [[Artwork, Integer]] the part that has it
+    # @param what [Array<String>] keys of WHAT
+    def initialize(project, artwork:, numbers:, from:, what:)
+      super(project)
+      @artwork, @numbers, (@source, @number), @what = artwork, numbers, from, WHAT.keys & what
+    end
+
+    private
+
+    def make
+      raise Magpie::Error, "Nothing is carried. Choose fill, line or something else of the part" if @what.empty?
+      @part = @source.parts.find_by(position: @number, kind: "part") or raise Magpie::Error, "#{@source.name} has no such part"
+      @labels = @artwork.parts.numbered(@numbers).where(kind: "part").where.not(id: @part.id).pluck(:label)
+      raise Magpie::Error, "Carry it to another part" if @labels.empty?
+      (@what & %w[fill line]).each { |role| paint(role) }
+      settings.each { |role, set| draw(role, set) }
+    end
+
+    # @return [Array<Integer>] ids of the places that are given it
+    def places(role) = own([@artwork], @artwork.places_of(@numbers).where(role:).where.not(part_id: @part.id).order(:id).ids)
+
+    def held(role) = (@held ||= @source.places.where(part_id: @part.id).index_by(&:role))[role]
+
+    def paint(role)
+      from = held(role)
+      raise Magpie::Error, "The #{role} of #{@part.label} is a gradient or pattern of its file, and stays there" if from.kind == "reference" && @source.template != @artwork.template
+      ids = places(role)
+      return if ids.empty?
+      ties = Follow.where(place_id: from.id).order(:id).pluck(:swatch_id, :ink)
+      clear_places(ids)
+      update_all(Place, ids, **Exchanging::PAINT.to_h { |column| [column, from[column]] })
+      create_all(Follow, ids.flat_map { |id| ties.map { |swatch_id, ink| {place_id: id, swatch_id:, ink:} } })
+    end
+
+    # {role => what is set}. A filter is the file's own.
+    def settings
+      has = PartSettings.new(@source, [@number]).all.values.first
+      names = SETTINGS.values_at(*@what & SETTINGS.keys).flatten
+      names -= [:filter] if @source.template != @artwork.template
+      Magpie::Artwork::Settings.new(**names.to_h { |name| [name, has[name]] }).then { |set| Magpie::Artwork::Settings::OF.keys.to_h { |role| [role, set.kept(role)] } }.reject { |_, set| set.empty? }
+    end
+
+    def draw(role, set)
+      ids = places(role)
+      @rows.standing_on(Artwork, Place.where(id: ids).distinct.pluck(:artwork_id))
+      update_each(Place, Place.among(ids).pluck(:id, :settings).to_h { |id, was| [id, {settings: {**was.to_h, **set}}] })
+    end
+
+    def words = "Carried #{Magpie::Text.list(@what.map { |each| WHAT[each] })} of #{@part.label} to #{(@labels.size == 1) ? @labels.first : count(@labels.size, "part")}"
+  end
+end

@@ -1,0 +1,49 @@
+# How parts of an artwork are drawn: what is set of them, and what their file says else.
+class PartSettings
+  MOST = 8 # drawings of which it is kept what they say
+  @kept = {}
+  @lock = Mutex.new
+
+  # @param sha256 [String] of a template
+  # @return [Hash{String => Magpie::Artwork::Settings}] by key of the part
+  def self.of_file(sha256)
+    @kept[sha256] || Magpie::Artwork::Settings.of(Drawings.of(sha256)).freeze.tap do |found|
+      @lock.synchronize { @kept = {**@kept, sha256 => found}.to_a.last(MOST).to_h }
+    end
+  end
+
+  # @param artwork [Artwork]
+  # @param numbers [Array<Integer>] of parts
+  def initialize(artwork, numbers)
+    @artwork, @numbers = artwork, numbers
+  end
+
+  # @return [Hash{Symbol => Object}] what they have in common, :mixed where they differ
+  def common
+    found = all.values
+    Magpie::Artwork::Settings.members.to_h { |name| [name, (found.map { |each| each[name] }.uniq.size > 1) ? :mixed : found.first&.[](name)] }
+  end
+
+  # @return [Hash{String => Magpie::Artwork::Settings}] by key, nothing left out
+  def all = @all ||= rows.to_h { |key, *set| [key, settings(key, set.compact.map { |each| JSON.parse(each) }.reduce({}, :merge))] }
+
+  # Is anything set of them?
+  def set? = rows.any? { |_, *set| set.any? }
+
+  private
+
+  def settings(key, set)
+    file = PartSettings.of_file(@artwork.template)[key] || Magpie::Artwork::Settings::USUAL
+    Magpie::Artwork::Settings.new(**file.to_h, **set.transform_keys(&:to_sym))
+  end
+
+  # [key, of the line, of the part]
+  def rows
+    @rows ||= Record.connection.select_rows(<<~SQL)
+      SELECT parts.key, line.settings, fill.settings FROM parts
+      LEFT JOIN shown_places line ON line.part_id = parts.id AND line.role = 'line' AND line.shown_in = #{Integer(@artwork.id)}
+      LEFT JOIN shown_places fill ON fill.part_id = parts.id AND fill.role = 'fill' AND fill.shown_in = #{Integer(@artwork.id)}
+      WHERE parts.artwork_id = #{Integer(@artwork.drawn_id)} AND parts.kind = 'part' AND parts.position = ANY(#{Record.array(@numbers)})
+    SQL
+  end
+end

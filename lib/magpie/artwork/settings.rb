@@ -1,0 +1,120 @@
+require "nokogiri"
+
+module Magpie
+  class Artwork
+    # How the line of a part is drawn, and how the part is seen as a whole. A template says
+    # it for each part; what is set besides takes the place of that. nil: as the file has it.
+    #
+    # @!attribute width [Float, nil] of the line, in the units of the drawing there
+    # @!attribute dash [String, nil] lengths of dashes and gaps, or "none"
+    # @!attribute opacity [Float, nil] 0..1, of the whole part
+    # @!attribute blend [String, nil] one of BLENDS
+    # @!attribute filter [String, nil] one of the file's own, "url(#soft)", or "none"
+    # @!attribute hidden [Boolean, nil]
+    Settings = Struct.new(:width, :dash, :opacity, :blend, :filter, :hidden, keyword_init: true)
+
+    class Settings
+      # W3C, Compositing and Blending Level 1.
+      BLENDS = %w[normal multiply screen overlay darken lighten color-dodge color-burn hard-light soft-light difference exclusion hue saturation color luminosity].freeze
+      DASH = /\A(?:none|\d{1,5}(?:\.\d{1,4})?(?:[ ,]+\d{1,5}(?:\.\d{1,4})?){0,15})\z/
+      WIDTHS, OPACITIES = 0.0..10_000.0, 0.0..1.0
+      # Which of them belong to the line, and which to the part.
+      OF = {"line" => %i[width dash], "fill" => %i[opacity blend filter hidden]}.freeze
+      # What holds where nothing says another.
+      USUAL = new(width: 1.0, dash: "none", opacity: 1.0, blend: "normal", filter: "none", hidden: false).freeze
+      NAMES = {width: "stroke-width", dash: "stroke-dasharray", opacity: "opacity", filter: "filter", hidden: "display", blend: "mix-blend-mode"}.freeze
+      TAG = /<[^<>]*#{Parts::MARK}="#{Identifiers::MARK}([^"]*)"[^<>]*>/
+      STYLE = / style=(?:"([^"]*)"|'([^']*)')/
+      private_constant :TAG, :STYLE
+
+      # @param given [Hash] as it is kept, by name
+      # @return [Settings]
+      # @raise [Magpie::Error]
+      def self.from(given)
+        new(**given.to_h.transform_keys(&:to_sym).slice(*members)).tap(&:check)
+      end
+
+      # What the file says of each part, its groups included where they hand it on.
+      # @param template [String]
+      # @return [Hash{String => Settings}] by key
+      def self.of(template) = Read.new(template).to_h
+
+      # @param given [Hash{String => Settings}] by key of the part
+      # @return [String] a template that says so
+      def self.onto(template, given)
+        return template if given.empty?
+        template.gsub(TAG) { |tag| given.key?(key = CGI.unescapeHTML($1)) ? given[key].written(tag) : tag }
+      end
+
+      # @raise [Magpie::Error]
+      def check
+        raise Error, "a width of #{width} is none: expected #{WIDTHS.begin} to #{WIDTHS.end}" if width && !WIDTHS.cover?(width)
+        raise Error, "#{dash[0, 40].inspect} is no dash: expected lengths such as 4 2, or none" if dash && !dash.match?(DASH)
+        raise Error, "an opacity of #{opacity} is none: expected 0 to 1" if opacity && !OPACITIES.cover?(opacity)
+        raise Error, "#{blend[0, 40].inspect} is no way to blend: expected #{Text.list(BLENDS).sub(" and ", " or ")}" if blend && !BLENDS.include?(blend)
+      end
+
+      # The properties that are set, as CSS and SVG have them.
+      # @param role [String, nil] only what belongs to it, see OF
+      # @return [Hash{String => String}]
+      def properties(role = nil)
+        (role ? OF.fetch(role, []) : members).filter_map { |name| [NAMES[name], text(name)] unless self[name].nil? }.to_h
+      end
+
+      # As it is kept: what is set of a role.
+      # @return [Hash{String => Object}]
+      def kept(role) = OF.fetch(role, []).filter_map { |name| [name.to_s, self[name]] unless self[name].nil? }.to_h
+
+      # @param tag [String] of an element of a template
+      # @return [String]
+      def written(tag)
+        blended, plain = properties.partition { |name, _| name == NAMES[:blend] }
+        plain.each { |name, _| tag = tag.sub(/ #{name}="[^"]*"/, "") }
+        tag = tag.sub(/ #{Parts::MARK}=/o) { |mark| plain.map { |name, value| %( #{name}="#{CGI.escapeHTML(value)}") }.join + mark }
+        blended.any? ? with_style(tag, blended.to_h) : tag
+      end
+
+      private
+
+      def text(name)
+        case name
+        when :hidden then self[name] ? "none" : "inline"
+        when :width, :opacity then Notation::Forms.short(self[name], 4)
+        when :filter then filter.sub(/\Aurl\(#(?!#{Identifiers::MARK})/o) { |begun| begun + Identifiers::MARK }
+        else self[name]
+        end
+      end
+
+      def with_style(tag, properties)
+        own = CGI.unescapeHTML(tag[STYLE, 1] || tag[STYLE, 2] || "").split(";").reject { |line| properties.key?(line[/\A\s*([\w-]+)/, 1]) }
+        style = CGI.escapeHTML([*own, *properties.map { |name, value| "#{name}:#{value}" }].join(";"))
+        tag.sub(STYLE, "").sub(/ #{Parts::MARK}=/o) { |mark| %( style="#{style}"#{mark}) }
+      end
+
+      # Reads a template.
+      class Read
+        def initialize(template) = @root = Nokogiri::XML(template).remove_namespaces!.root
+
+        def to_h = {}.tap { |found| walk(@root, USUAL.width, USUAL.dash, found) }
+
+        private
+
+        # Width and dash are handed on to what a group holds.
+        def walk(node, width, dash, found)
+          width, dash = number(node["stroke-width"], width), node["stroke-dasharray"] || dash
+          key = node[Parts::MARK]&.delete_prefix(Identifiers::MARK)
+          found[key] = settings(node, width, dash) if key
+          node.element_children.each { |child| walk(child, width, dash, found) }
+        end
+
+        def settings(node, width, dash)
+          Settings.new(width:, dash:, opacity: Parts.opacity(node["opacity"] || "1"), blend: node["style"].to_s[/mix-blend-mode:\s*([\w-]+)/, 1] || USUAL.blend,
+            filter: node["filter"]&.delete(Identifiers::MARK) || USUAL.filter, hidden: node["display"] == "none")
+        end
+
+        def number(text, otherwise) = text && Float(text[/\A[\d.]+(?:e[-+]?\d+)?/i], exception: false) || otherwise
+      end
+      private_constant :Read
+    end
+  end
+end
