@@ -179,4 +179,28 @@ RSpec.describe "What parts are drawn like", :data do
       expect { carry("moor", from: "sky", source: drawing) }.to raise_error(Magpie::Error, "The fill of Sky is a gradient or pattern of its file, and stays there")
     end
   end
+
+  describe Changes::TintParts do
+    def tint(percent, *keys, artwork: poster) = described_class.perform(project, actor:, artwork:, numbers: numbers(poster, *keys), role: "fill", percent: percent.to_f)
+
+    def seen(key, artwork = poster) = artwork.places.includes(:swatch).joins(:part).find_by!(parts: {key:}, role: "fill").swatch&.then { |swatch| [swatch.name, swatch.colour] }
+
+    it "makes a tint once, follows it in all places, and goes back to the swatch" do
+      Changes::DressParts.perform(project, actor:, artwork: poster, numbers: numbers(poster, "moor", "title"), role: "fill", content: Hand::Content.of_swatch(ember))
+      undone { tint(30, "moor") }
+      expect(seen("moor")).to eq ["Ember 30 %", Magpie::Making::Tints.tint(ember.colour, 30)]
+      expect { tint(30, "title", "ember_band") }.not_to change(Swatch, :count)
+      expect([seen("title"), seen("ember_band")].map(&:first)).to eq ["Ember 30 %"] * 2
+      tint(60, "title")
+      expect(seen("title").first).to eq "Ember 60 %" # of the swatch, and not of its tint
+      Changes::ChangeSwatch.perform(project, actor:, swatch: ember.reload, colour: hex("#52A3CC"), definition: "", before: "#E46F58")
+      expect(seen("moor").last.hex).to eq Magpie::Making::Tints.tint(hex("#52A3CC"), 30).hex
+      tint(100, "moor", "title")
+      expect([seen("moor"), seen("title")].map(&:first)).to eq %w[Ember Ember]
+    end
+
+    it "says where nothing is followed" do
+      expect { tint(30, "moor") }.to raise_error(Magpie::Error, "Nothing that is picked follows a swatch there")
+    end
+  end
 end

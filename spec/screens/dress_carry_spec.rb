@@ -90,4 +90,21 @@ RSpec.describe "Dress, how parts are drawn", :screen do
     expect_done "Carried fill, line, line width, dash, opacity and effects of Moor to #{badge.parts.find_by!(key:).label}"
     eventually { expect(fill_of("#stage", key)).to eq "#121720" }
   end
+
+  it "follows a tint by per cent, which is a swatch of its own" do
+    click_part "ember_band"
+    picks "ember_band"
+    settled
+    find("#steps summary").click
+    expect(page).to have_field("Tint of what the fill follows", with: "100")
+    fill_in "Tint of what the fill follows", with: "40"
+    click_button "Tint"
+    expect_done "Tinted Ember sky to 40 % in Ember band"
+    tint = Swatch.find_by!(name: "Ember sky 40 %")
+    eventually { expect(fill_of("#stage", "ember_band")).to eq tint.hex }
+    expect(page).to have_css(".rack-chip[title^='Ember sky 40 %']")
+    expect(page).to have_css("#picked b", text: "Ember sky 40 %")
+    click_button "Undo"
+    eventually { expect(fill_of("#stage", "ember_band")).to eq "#E46F58" }
+  end
 end

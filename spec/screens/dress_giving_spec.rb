@@ -89,4 +89,17 @@ RSpec.describe "Dress, giving", :screen do
     expect(ember.reload.hex).to eq lighter
     expect(page).to have_css("#undo[title='Undo: Made Ember sky lighter']")
   end
+
+  it "gives main colours of the pictures, found when they are wanted" do
+    open_dress
+    find("#rack-main summary").click
+    expect(page).to have_css("#rack-main-colours h2", text: "Nebula plate")
+    chip = find("#rack-main-colours .rack-chip", match: :first)
+    hex = chip["value"]
+    chip.click
+    expect(page).to have_css(".hand-now", text: hex)
+    settled
+    click_part "moor"
+    eventually { expect(fill_of("#stage", "moor")).to eq hex }
+  end
 end

@@ -11,7 +11,7 @@ class Walk
   SVG
   COLOURS = %w[#231F55 #E46F58 #FFCE5C #2F8FA3 #111111].freeze
   STEPS = {
-    dress: 4, exchange: 2, step_parts: 3, opaque: 1, link: 2, keep_strays: 1, colourway: 2, reset: 2, make_first: 1, leave_colourway: 1, swap_palette: 2, draw: 2, carry: 2, copy_artwork: 1, remove_artwork: 1, replace: 1, swap: 2, share: 3, loosen: 2, tint: 4, gradient: 3, repaint: 2, change: 4, shift: 3, merge: 3, remove: 2, import: 2, lock: 3, copy: 1, duplicate: 1,
+    dress: 4, exchange: 2, step_parts: 3, opaque: 1, link: 2, keep_strays: 1, colourway: 2, reset: 2, make_first: 1, leave_colourway: 1, swap_palette: 2, draw: 2, carry: 2, tint_parts: 2, copy_artwork: 1, remove_artwork: 1, replace: 1, swap: 2, share: 3, loosen: 2, tint: 4, gradient: 3, repaint: 2, change: 4, shift: 3, merge: 3, remove: 2, import: 2, lock: 3, copy: 1, duplicate: 1,
     gather_palettes: 1, rename: 1, move: 1, undo: 6, redo: 4, undo_only: 6
   }.freeze
   BAG = STEPS.flat_map { |step, weight| [step] * weight }.freeze
@@ -113,6 +113,8 @@ class Walk
     settings = {width: [nil, 2.0, 3.5], dash: [nil, "4 2", "none"], opacity: [nil, 0.5, 1.0], hidden: [nil, true]}.to_a.sample(2, random: @random)
     on_artwork(Changes::SetSettings, numbers: parts, settings: settings.to_h { |name, values| [name, values.sample(random: @random)] })
   end
+
+  def tint_parts = on_artwork(Changes::TintParts, numbers: parts, role: %w[fill line].sample(random: @random), percent: [100.0, 50.0, 25.0].sample(random: @random))
 
   def carry = on_artwork(Changes::CarryDress, numbers: parts, from: [shown_artworks.sample(random: @random), @random.rand(4)], what: Changes::CarryDress::WHAT.keys.sample(3, random: @random))
 

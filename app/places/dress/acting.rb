@@ -17,6 +17,7 @@ module Places
         case act
         when "carry-parts" then carry
         when "exchange" then change(Changes::ExchangePaints)
+        when "tint" then change(Changes::TintParts, role: @choices[:target], percent: @param.number("tint", 100, 1..100))
         when "reset" then change(Changes::ResetParts)
         when "settings" then change(Changes::SetSettings, settings: Setting.new(PartSettings.new(@artwork, @numbers)).given(@param))
         when "unset" then change(Changes::SetSettings, settings: Magpie::Artwork::Settings.members.to_h { |name| [name, nil] })

@@ -12,6 +12,16 @@ module Places
         place_page "dress", :page
       end
 
+      # Found once, and kept.
+      get("/projects/:project/dress/main-colours") do
+        found = desk.rows.sources.to_h do |source|
+          [source, MainColours.new(Seen.new(source), choices.main_colours).to_a.map(&:colour)]
+        rescue Magpie::Error
+          [source, []]
+        end
+        erb :main_colours, layout: false, locals: {found:}
+      end
+
       # Colourways in all the window, for a client in the room.
       get("/projects/:project/artworks/:artwork/show") do
         @page = Page.new(desk, param, [0, []])
@@ -28,7 +38,8 @@ module Places
       post("/projects/:project/artworks/:artwork/dress") do
         words = Acting.new(project, actor, artwork, Numbers.read(param.text(:parts)), choices, param).perform(param.text(:act)) { given }
         tell words if words
-        everywhere = param.text(:act).start_with?("step-") && choices[:stepping] == "swatch" # the root of the page holds its value
+        # The root of the page holds the values of swatches, and of a tint that comes.
+        everywhere = param.text(:act) == "tint" || (param.text(:act).start_with?("step-") && choices[:stepping] == "swatch")
         touches "changes", "tools", "told", "side", "hand", *("rack" if param[:swatch] || param[:find]), *family_parts unless everywhere
         redirect to(came_from&.start_with?(at("dress")) ? came_from : at("dress", artwork: artwork.id)), 303
       end

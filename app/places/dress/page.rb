@@ -114,6 +114,9 @@ module Places
       # @return [Hash{Group => Array<Chip>}] none that are empty
       def rack = @desk.groups.to_h { |group| [group, @desk.chips[group.id]] }.reject { |_, chips| chips.empty? }
 
+      # Are there pictures whose main colours can be given?
+      def pictures? = @desk.rows.sources.any?
+
       # The swatch in hand, if the project uses it.
       # @return [Chip, nil]
       def held = @held ||= @desk.hand.content&.swatch_id&.then { |id| @desk.used_chips.find { |each| each.id == id } }

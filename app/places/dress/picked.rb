@@ -35,6 +35,15 @@ module Places
       # Does any of them differ from the first colourway?
       def differs? = artwork.colourway? && Place.exists?(artwork_id: artwork.id, part_id: artwork.parts.where(among).reorder(nil).select(:id))
 
+      # By how much the swatch is tinted that one role follows, 100 where it is no tint.
+      # @return [Integer, nil] nil where they follow none, or several
+      def tint(role)
+        swatches = by_role[role].to_a.map(&:swatch_id).uniq
+        return unless swatches.size == 1 && swatches.first
+        chip = Chip.of(swatches)[swatches.first]
+        chip.paint_json ? nil : (chip.tint || 100).round
+      end
+
       # @return [Setting]
       def setting = @setting ||= Setting.new(PartSettings.new(artwork, @numbers))
 

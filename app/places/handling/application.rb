@@ -35,7 +35,7 @@ module Places
         choices.take(param.texts)
         touches "tools", "hand" if param[:target]
         touches "side" if param[:colours_of]
-        touches "hand" if param[:stepping]
+        touches "hand" if param[:stepping] || param[:carrying]
         go_on
       end
     end
