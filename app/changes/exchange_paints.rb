@@ -14,7 +14,7 @@ module Changes
 
     def make
       pairs = pairs_of_places
-      raise Magpie::Error, "#{@artwork.name} has no such part" if pairs.empty?
+      raise @artwork.without_parts(@numbers) if pairs.empty?
       @labels = pairs.map(&:first)
       @rows.standing_on(Artwork, [@artwork.id])
       exchange own([@artwork], pairs.flat_map { |_, fill, line| [fill, line] }).each_slice(2), PAINT

@@ -16,7 +16,7 @@ module Changes
     # @raise [Magpie::Error]
     def found_places
       found = @artwork.places_of(@numbers).joins(:part).where(role: @role).order(:id).pluck(:id, "parts.label")
-      raise Magpie::Error, "#{@artwork.name} has no such part" if found.empty?
+      raise @artwork.without_parts(@numbers) if found.empty?
       @labels = found.map(&:last)
       own([@artwork], found.map(&:first))
     end

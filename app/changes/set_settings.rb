@@ -19,7 +19,7 @@ module Changes
     def make
       raise Magpie::Error, "Nothing is set" if @settings.empty?
       found = @artwork.places_of(@numbers).where(role: roles).joins(:part).order(:id).pluck(:id, :role, "parts.label")
-      raise Magpie::Error, "#{@artwork.name} has no such part" if found.empty?
+      raise @artwork.without_parts(@numbers) if found.empty?
       @labels = found.map(&:last).uniq
       @rows.standing_on(Artwork, [@artwork.id])
       roles_of = own([@artwork], found.map(&:first)).zip(found.map { |_, role, _| role }).to_h

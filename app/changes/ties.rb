@@ -51,7 +51,7 @@ module Changes
     # @return [Array<Integer>] ids
     def strays(artworks, hex) = own(artworks, shown_in(artworks).where(hex:).order(:id).ids)
 
-    def shown_in(artworks) = Place.where("places.id IN (#{Artwork.shown(artworks.map(&:id))})")
+    def shown_in(artworks) = Artwork.open_places(artworks)
 
     # @param links [Hash{String => Swatch}] by hex
     # @return [Integer] how many places follow now

@@ -14,6 +14,10 @@ class Artwork < Record
   scope :family, ->(ids) { where(id: ids).or(where(first_id: ids)) }
   scope :firsts, -> { where(first_id: nil) }
 
+  # Without those of parts that are locked.
+  # @return [ActiveRecord::Relation] see .shown
+  def self.open_places(artworks) = Place.where("places.id IN (#{shown(artworks.map(&:id))})").where.not(part_id: Part.where(artwork_id: artworks.map(&:drawn_id).uniq, locked: true).select(:id))
+
   # Places that are shown in some artworks, each once.
   # @param ids [Array<Integer>] of artworks
   # @return [String] SQL that selects their ids
@@ -29,8 +33,18 @@ class Artwork < Record
   # Those that it shows: its own, and those of the first that it has not replaced.
   def places = colourway? ? Place.where("places.id IN (#{Artwork.shown([id])})") : Place.where(artwork_id: id)
 
+  # Those of parts that something can be given to: locked ones keep what they have.
   # @param numbers [Array<Integer>] of parts
-  def places_of(numbers) = places.where(part_id: parts.numbered(numbers).reorder(nil).ids) # found by the few parts and not among the many places
+  def places_of(numbers) = places.where(part_id: parts.numbered(numbers).reorder(nil).where(locked: false).ids) # found by the few parts and not among the many places
+
+  # Why nothing is found to be written of parts.
+  # @param numbers [Array<Integer>] of parts
+  # @return [Magpie::Error]
+  def without_parts(numbers)
+    locked = parts.numbered(numbers).where(locked: true).pluck(:label)
+    return Magpie::Error.new("#{self[:name]} has no such part") if locked.empty?
+    Magpie::Error.new((locked.size == 1) ? "#{locked.first} is locked. Unlock it first" : "#{locked.size} parts are locked. Unlock them first")
+  end
 
   # As it is told from others: "Poster, Winter hours".
   def name = colourway? ? "#{super}, #{colourway}" : super

@@ -2,6 +2,7 @@
 // identifier, class or style of the file meets the page's. The drawing comes once, from an
 // address that changes with it; from then on only the paints that changed.
 import { all, find, whenPageChanges } from "./page.js"
+import { read } from "./numbers.js"
 import { awaiting } from "./waiting.js"
 
 const OPACITY = { fill: "fill-opacity", line: "stroke-opacity", stop: "stop-opacity" }
@@ -12,6 +13,7 @@ const sheet = new CSSStyleSheet()
 sheet.replaceSync(`
   svg.drawing { display: block; position: absolute; inset: 0; width: 100%; height: 100%; overflow: hidden; margin: 0; max-width: none; max-height: none; min-width: 0; min-height: 0; }
   [data-part] { cursor: var(--part-cursor, inherit); }
+  .locked { pointer-events: none; }
   :host([data-bare]) svg { visibility: hidden; }
 `)
 
@@ -47,7 +49,7 @@ export function topUnder(host, clientX, clientY) {
   return number === undefined ? undefined : Number(number)
 }
 
-async function read(address) {
+async function fetched(address) {
   const answer = await fetch(address)
   if (!answer.ok) throw new Error(`${answer.status}`)
   return new DOMParser().parseFromString(await answer.text(), "image/svg+xml")
@@ -55,7 +57,7 @@ async function read(address) {
 
 function drawing(address) {
   if (!parsed.has(address)) {
-    parsed.set(address, read(address).catch(error => { parsed.delete(address); throw error }))
+    parsed.set(address, fetched(address).catch(error => { parsed.delete(address); throw error }))
     if (parsed.size > KEPT) parsed.delete(parsed.keys().next().value)
   }
   return parsed.get(address)
@@ -116,8 +118,9 @@ function saidWith(host, state) {
   return said?.dataset.artwork === host.dataset.artwork && state.stamp && !state.swaps && Number(said.dataset.since) === state.stamp ? JSON.parse(said.textContent) : null
 }
 
-function paint(host, { paints: given, servers, stamp, mark }) {
+function paint(host, { paints: given, servers, stamp, mark, locked }) {
   const state = shown.get(host)
+  lock(state, read(locked))
   for (const [role, text, opacity, numbers, properties] of given) for (const number of numbers) {
     const element = state.parts[number]
     if (!element) continue
@@ -129,6 +132,12 @@ function paint(host, { paints: given, servers, stamp, mark }) {
   Object.assign(state, { stamp, mark, servers })
   delete host.dataset.bare
   host.dispatchEvent(new CustomEvent("drawing:painted", { bubbles: true }))
+}
+
+// The pointer passes over what is locked.
+function lock(state, numbers) {
+  for (const number of state.locked ?? []) state.parts[number]?.classList.remove("locked")
+  state.locked = numbers.filter(number => state.parts[number]?.classList.add("locked") === undefined)
 }
 
 // How a line or a part is drawn, where that is other than its file says. Whatever was shown

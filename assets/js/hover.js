@@ -11,7 +11,7 @@ let shown = null
 
 // @returns {Promise<Array<string>>}
 export function labels() {
-  const { artwork } = host().dataset
+  const artwork = `${host().dataset.artwork} ${find("#tools")?.dataset.labels}` // a name may have changed
   if (!names.has(artwork)) names.set(artwork, fetch(`${find("#stage").dataset.path}/labels.json`).then(answer => answer.json()).then(said => said.labels).catch(() => { names.delete(artwork); return [] }))
   return names.get(artwork)
 }

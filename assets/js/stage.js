@@ -144,6 +144,15 @@ export function give(numbers, role, act = "give", more = {}) {
   for (const field of fields) field.remove()
 }
 
+// @param {Iterable<number>} numbers
+// @param {string} act of whole parts: "hide", "lock"
+export function giveAll(numbers, act) {
+  const form = find("#dress-form")
+  form.elements.parts.value = write(numbers)
+  form.elements.act.value = act
+  submit(form)
+}
+
 // The opacity of what is picked.
 document.addEventListener("change", event => {
   const { opacityOf: role } = event.target.dataset ?? {}

@@ -7,7 +7,7 @@ const STEPS = 48 // places along a line that are looked at
 // @param {DOMRect} frame in the window
 // @returns {Array<number>}
 export function touched(host, frame) {
-  return parts(host).flatMap((part, number) => part?.getBoundingClientRect && meets(part, frame) ? [number] : [])
+  return parts(host).flatMap((part, number) => part?.getBoundingClientRect && !part.classList.contains("locked") && meets(part, frame) ? [number] : [])
 }
 
 function meets(part, frame) {

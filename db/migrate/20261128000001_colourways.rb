@@ -11,6 +11,7 @@ class Colourways < ActiveRecord::Migration[7.2]
       t.text :note, null: false, default: ""
     end
     add_column :places, :settings, :jsonb # of a line place how the line is drawn, of a fill place how the part is seen (Magpie::Artwork::Settings#kept)
+    add_column :artworks, :group_labels, :jsonb, null: false, default: {} # what groups of its drawing are called, by key, where that was changed
     add_column :parts, :locked, :boolean, null: false, default: false # nothing is given to it
     remove_index :places, %i[part_id role]
     remove_index :places, :part_id
@@ -34,7 +35,8 @@ class Colourways < ActiveRecord::Migration[7.2]
   end
 
   # A place that a colourway has for itself, or gives up, shows another paint there. Those
-  # of a first come with its drawing, and never go.
+  # of a first come with its drawing, and never go. Of parts pages are told, too, whether
+  # they are locked.
   def stamps
     execute <<~SQL
       CREATE FUNCTION stamp_differences() RETURNS trigger LANGUAGE plpgsql AS $$
@@ -51,6 +53,17 @@ class Colourways < ActiveRecord::Migration[7.2]
           END IF;
           RETURN NULL;
         END $$;
+      CREATE FUNCTION stamp_locked() RETURNS trigger LANGUAGE plpgsql AS $$
+        DECLARE latest bigint;
+        BEGIN
+          IF EXISTS (SELECT FROM past JOIN fresh USING (id) WHERE past.locked <> fresh.locked) THEN
+            latest := nextval('paint_stamps');
+            INSERT INTO repainted SELECT p.id, p.artwork_id, latest FROM past JOIN fresh USING (id) JOIN places p ON p.part_id = fresh.id
+            WHERE past.locked <> fresh.locked ON CONFLICT (place_id) DO UPDATE SET stamp = latest;
+          END IF;
+          RETURN NULL;
+        END $$;
+      CREATE TRIGGER parts_locked AFTER UPDATE ON parts REFERENCING OLD TABLE AS past NEW TABLE AS fresh FOR EACH STATEMENT EXECUTE FUNCTION stamp_locked();
       CREATE TRIGGER differences_begun AFTER INSERT ON places REFERENCING NEW TABLE AS changed FOR EACH STATEMENT EXECUTE FUNCTION stamp_differences();
       CREATE TRIGGER differences_ended AFTER DELETE ON places REFERENCING OLD TABLE AS changed FOR EACH STATEMENT EXECUTE FUNCTION stamp_differences();
     SQL

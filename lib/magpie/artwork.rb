@@ -21,6 +21,7 @@ module Magpie
     autoload :Parts, "magpie/artwork/parts"
     autoload :Renewed, "magpie/artwork/renewed"
     autoload :Counterparts, "magpie/artwork/counterparts"
+    autoload :Tree, "magpie/artwork/tree"
     autoload :Settings, "magpie/artwork/settings"
     autoload :Opacities, "magpie/artwork/opacities"
     autoload :Linking, "magpie/artwork/linking"

@@ -43,7 +43,7 @@ RSpec.describe "From a picture to a poster that follows its swatch", :screen do
     click_link "Pick parts"
     expect(page).to have_css(".dress[data-tool=pick]")
     click_part "plum_band"
-    within(".hand") { expect(page).to have_content("Fill of the picked part") }
+    within(".hand") { expect(page).to have_content(/Fill of \S/) }
     expect(find("#picked-fill").style("background-color")["background-color"]).to eq find("#in-hand").style("background-color")["background-color"]
 
     # Share: the places that hold exactly its colour are listed and linked.

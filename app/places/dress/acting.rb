@@ -17,6 +17,7 @@ module Places
         case act
         when "carry-parts" then carry
         when "exchange" then change(Changes::ExchangePaints)
+        when "lock", "unlock" then Changes::LockParts.perform(@project, actor: @actor, artwork: @artwork, numbers: @numbers, locked: act == "lock")
         when "tint" then change(Changes::TintParts, role: @choices[:target], percent: @param.number("tint", 100, 1..100))
         when "reset" then change(Changes::ResetParts)
         when "settings" then change(Changes::SetSettings, settings: Setting.new(PartSettings.new(@artwork, @numbers)).given(@param))

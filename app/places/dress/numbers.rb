@@ -24,6 +24,7 @@ module Places
       # @param numbers [Array<Integer>]
       # @return [String] no longer than can be read
       def write(numbers)
+        return "" if numbers.empty?
         sorted = numbers.uniq.sort
         text = sorted.slice_when { |one, two| two > one + 1 }.map { |run| (run.size > 1) ? "#{run[0]}-#{run[-1]}" : run[0].to_s }.join(",")
         (text.size > BITS_FROM) ? "=#{[as_bits(sorted)].pack("m0")}" : text

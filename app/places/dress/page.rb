@@ -59,12 +59,17 @@ module Places
       # @return [Hash, nil] see Told
       def told(painted) = (Told.new(artwork, since: painted[1]).to_h if artwork && painted && painted[0] == artwork.id && painted[1] > 0)
 
-      TOOLS = %w[pick sweep read carry].freeze
+      TOOLS = {
+        "pick" => ["Pick parts", "Click picks, again picks what lies below, a frame picks what it touches (1)"],
+        "sweep" => ["Sweep", "Click or drag across parts to give them what is in hand (2)"],
+        "read" => ["Read colour", "Click takes in hand what a part is painted with, with Shift what is seen there (3). Hold R to read from within another tool"],
+        "carry" => ["Carry", "Click or drag across parts to give them what another part has: fill, line, settings (4)"]
+      }.freeze
 
       # Without a swatch to sweep, parts are picked.
       def tool
         asked = @param[:tool] || ("pick" unless @desk.hand.content)
-        TOOLS.include?(asked) ? asked : "sweep"
+        TOOLS.key?(asked) ? asked : "sweep"
       end
 
       # Where the tool is to carry.
@@ -104,6 +109,15 @@ module Places
       # What the stage shows beforehand, see Swaps.
       # @return [String, nil]
       def swaps = palette_swap&.text.presence
+
+      # Is the tree of parts shown, and not the list of colours?
+      def parts? = @param[:side] == "parts"
+
+      # @return [GroupsOfParts]
+      def groups = @groups ||= GroupsOfParts.new(artwork)
+
+      # Changes when a part is called something else.
+      def labels = Part.where(artwork_id: artwork.drawn_id).pick(Arel.sql("left(md5(string_agg(label, '/' ORDER BY position)), 8)"))
 
       # @return [ColourList]
       def colours = @colours ||= ColourList.new(@desk, whole_project? ? all : [artwork], @param[:colour])

@@ -11,7 +11,7 @@ module Places
       end
 
       # @return [Hash] what it is then, since when, the paints, and the gradients and patterns
-      def to_h = {artwork: @artwork.id, since: @since, stamp: @look.stamp, mark: @look.mark, paints: paints.paints, servers:}
+      def to_h = {artwork: @artwork.id, since: @since, stamp: @look.stamp, mark: @look.mark, paints: paints.paints, servers:, locked: Numbers.write(@artwork.parts.where(locked: true).pluck(:position))}
 
       private
 
