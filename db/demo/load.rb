@@ -1,4 +1,5 @@
 require_relative "pictures"
+require_relative "more"
 
 # The demo project: Quillmere Observatory, "Night open house".
 module Demo
@@ -26,12 +27,15 @@ module Demo
 
   module_function
 
-  def load
+  # @param whole [Boolean] also what specs of screens do without: two artworks more, another
+  #   palette, colourways
+  def load(whole: true)
     Record.transaction do
       project = Changes::StartProject.perform(actor: Actor.new, name: "Night open house", client: "Quillmere Observatory", palette: false)
       palette = palette(project)
       pictures(project)
       %w[poster badge].each { |name| artwork(project, palette, name) }
+      more(project, palette) if whole
       RecordedChange.where(project:).delete_all # the demo is where work begins, not something to undo
     end
   end
@@ -45,12 +49,16 @@ module Demo
   def palette(project)
     palette = Palette.create!(name: "Quillmere house")
     Use.create!(project:, palette:, position: 1)
-    GROUPS.each.with_index(1) do |(name, (note, colours)), position|
+    groups(palette, GROUPS)
+    Changes::StartProject.starters(palette)
+    palette
+  end
+
+  def groups(palette, groups)
+    groups.each.with_index(1) do |(name, (note, colours)), position|
       group = Group.create!(palette:, name:, note:, position:)
       colours.each.with_index(1) { |(swatch, hex), at| Swatch.create!(group:, name: swatch, colour: Magpie::Notation.parse(hex), definition: hex, shared: !LOOSE.include?(swatch), position: at) }
     end
-    Changes::StartProject.starters(palette)
-    palette
   end
 
   def pictures(project)

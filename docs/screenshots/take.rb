@@ -71,18 +71,21 @@ RSpec.describe "The pictures of the README", :screen do
     click_part "ember_band"
     expect(page).to have_content("1 picked: Ember band")
     shoot "dress"
-    click_link "Sweep"
-    expect(page).to have_css(".dress[data-tool=sweep]")
-    moor = point_on("moor")
-    page.driver.browser.network.emulate_network_conditions(offline: true)
-    find(".rack-chip[title^='Nebula teal']").click
-    page.driver.browser.mouse.click(**moor) # whether an answer is awaited or not
-    expect(page).to have_css(".notice-waiting", text: "2 things")
-    page.driver.browser.screenshot(path: File.join(__dir__, "waiting.png"))
-    click_button "Take it back"
-    page.driver.browser.network.emulate_network_conditions(offline: false)
-    expect(page).to have_no_css(".notice-waiting")
-    visit page.current_url
+    %w[Winter\ hours Daytime].each do |name|
+      within(".colourway", text: name) { click_link "Beside" }
+      expect(page).to have_css(".pane-name", text: name)
+    end
+    settled
+    shoot "colourways"
+    within(".colourways", match: :first) { click_link "Show" }
+    expect(page).to have_css("#show")
+    keys :right
+    expect(page).to have_css(".show-foot h2", text: "Winter hours")
+    settled
+    shoot "show"
+    open_place "dress"
+    find(".rack-chip[title^='Ember sky']").click
+    expect(page).to have_css(".rack-chip[title^='Ember sky'][aria-pressed=true]")
     click_link "Change everywhere"
     fill_in "Colour in any notation", with: "hsb 172 52 62"
     eventually { expect(fill_of("#stage", "ember_band")).to eq "#4C9E93" }

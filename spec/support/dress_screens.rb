@@ -4,7 +4,7 @@ require_relative "screens"
 module DressScreens
   SHIFT = 8
 
-  def poster = Artwork.find_by!(name: "Poster")
+  def poster = Artwork.firsts.find_by!(name: "Poster")
 
   # @param query [String] what follows the address
   def open_dress(query = "tool=pick", artwork: poster)

@@ -164,7 +164,7 @@ module DemoRows
   def load
     Demo.clear
     return TABLES.each { |table| copy_back(table) } if @kept
-    Demo.load
+    Demo.load(whole: ENV["WHOLE_DEMO"] == "1")
     TABLES.each { |table| Record.connection.execute("DROP TABLE IF EXISTS demo_#{table}; CREATE UNLOGGED TABLE demo_#{table} AS TABLE #{table}") }
     @kept = true
   end

@@ -1,0 +1,40 @@
+# The rest of the demo: the ticket and the star trail, and the poster's colourways.
+module Demo
+  # The palette of the children's trail, and of the winter months.
+  TRAIL = {
+    "Winter hours" => ["November to February", {"Frost night" => "#0F2B3A", "Deep tarn" => "#1B4A5A", "Glacier" => "#85C2BD", "Snow light" => "#DCEBDD"}],
+    "Trail" => ["For the children's map", {"Signpost" => "#F2545B", "Fern" => "#3E8E5A", "Puddle" => "#4F9BD9"}]
+  }.freeze
+  # What gives way to what, by the keys of the poster's parts: [swatch, keys].
+  WINTER = {"Frost night" => %w[night_sky], "Deep tarn" => %w[plum_band], "Nebula teal" => %w[rosehip_band], "Glacier" => %w[ember_band], "Snow light" => %w[apricot_band]}.freeze
+  DAYTIME = {
+    "Last light" => %w[night_sky title], "Apricot" => %w[plum_band], "Ember sky" => %w[rosehip_band dome_slit], "Rosehip" => %w[ember_band], "Plum hour" => %w[apricot_band],
+    "Zenith indigo" => %w[moor], "Moonwash" => %w[dome_roof], "Mist" => %w[dome_wall]
+  }.freeze
+
+  module_function
+
+  def more(project, palette)
+    trail = trail(project)
+    %w[ticket star_trail].each { |name| artwork(project, palette, name) }
+    poster = project.artworks.firsts.find_by!(name: "Poster")
+    colourway(project, poster, "Winter hours", "For November to February, when the dome opens at five", WINTER)
+    colourway(project, poster, "Daytime", "For the school visits", DAYTIME)
+    trail
+  end
+
+  def trail(project)
+    palette = Palette.create!(name: "Star trail")
+    Use.create!(project:, palette:, position: project.uses.maximum(:position) + 1)
+    groups(palette, TRAIL)
+    palette
+  end
+
+  def colourway(project, poster, name, note, given)
+    way = Changes::AddColourway.perform(project, actor: Actor.new, artwork: poster, name:, note:)
+    given.each do |swatch, keys|
+      content = Hand::Content.of_swatch(project.swatches.find_by!(name: swatch))
+      Changes::DressParts.perform(project, actor: Actor.new, artwork: way, numbers: poster.parts.where(key: keys).pluck(:position), role: "fill", content:)
+    end
+  end
+end
