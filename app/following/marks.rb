@@ -19,7 +19,7 @@ module Following
     # What can be there once only: a name that became free may have been taken since.
     ONCE = {"swatches" => %w[group_id name], "uses" => %w[project_id palette_id]}.freeze
     # Tables as numbers, for #touched.
-    TABLES = %w[once swatches groups palettes uses finds sources artworks places parts follows].freeze
+    TABLES = %w[once swatches groups palettes uses finds sources artworks places parts follows patches].freeze
 
     # Columns that must be told with others: which way something follows, and all of
     # what can be there once only.

@@ -11,10 +11,10 @@ document.addEventListener("submit", event => {
 }, true)
 
 // Who takes a swatch in hand in Dress goes on sweeping with it, unless parts are picked,
-// which it is for.
+// which it is for, or test patches are laid.
 function wayOn() {
   const way = new URL(location.href)
-  if (picked().size === 0) way.searchParams.set("tool", "sweep")
+  if (picked().size === 0 && find(".dress").dataset.tool !== "patch") way.searchParams.set("tool", "sweep")
   return way.pathname + way.search
 }
 

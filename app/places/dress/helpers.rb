@@ -70,6 +70,7 @@ module Places
       # The hand shows the part that is picked, and what the swatch in it reaches.
       def hand_middle
         return [:carry] if @page&.carrying
+        return [:patch] if @page&.artwork && @page.tool == "patch"
         @page&.picked ? [:picked] : super
       end
 

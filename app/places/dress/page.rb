@@ -69,7 +69,7 @@ module Places
       # Without a swatch to sweep, parts are picked.
       def tool
         asked = @param[:tool] || ("pick" unless @desk.hand.content)
-        TOOLS.key?(asked) ? asked : "sweep"
+        (TOOLS.key?(asked) || asked == "patch") ? asked : "sweep"
       end
 
       # Where the tool is to carry.
@@ -115,6 +115,12 @@ module Places
 
       # @return [GroupsOfParts]
       def groups = @groups ||= GroupsOfParts.new(artwork)
+
+      # @return [Array<ShownPatch>]
+      def patches = ShownPatch.on(artwork)
+
+      # The test patch that is drawn next.
+      def shape = Patch::SHAPES.include?(@param[:shape]) ? @param[:shape] : "rectangle"
 
       # Changes when a part is called something else.
       def labels = Part.where(artwork_id: artwork.drawn_id).pick(Arel.sql("left(md5(string_agg(label, '/' ORDER BY position)), 8)"))
