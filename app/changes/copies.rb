@@ -67,6 +67,7 @@ module Changes
     # @param ids [Array<Integer>] the others
     def onto(ids, to, pairs)
       alike, given = "JOIN (#{pairs}) AS pairs (was, part_id) ON pairs.was = p.part_id", "p.id = ANY(#{Record.array(ids)})"
+      execute "DELETE FROM follows USING places p #{alike} JOIN places made ON made.artwork_id = #{Integer(to)} AND made.part_id = pairs.part_id AND made.role = p.role WHERE #{given} AND follows.place_id = made.id"
       execute <<~SQL
         UPDATE places fresh SET (#{HELD.join(", ")}) = (SELECT #{HELD.map { |column| "p.#{column}" }.join(", ")})
         FROM places p #{alike} WHERE #{given} AND fresh.artwork_id = #{Integer(to)} AND fresh.part_id = pairs.part_id AND fresh.role = p.role

@@ -3,6 +3,7 @@ module Changes
   # dress, in all colourways; what was never dressed is painted as the newer file has it.
   class ReplaceArtwork < Change
     include OfArtwork
+    include Defaults
 
     def initialize(project, name:, bytes:, **given)
       super(project, **given)
@@ -30,6 +31,7 @@ module Changes
       dressed = Dressing.new(@artwork).places.select { |place| dressed?(place) }
       @made = bring(@artwork)
       DrawingRows.new(@made, @drawing).write # not recorded one by one, as when it is brought in
+      give_default(@made, @drawing)
       pairs = Copies.keys(@artwork.id, @made.id, @counterparts)
       Copies.onto(dressed.map(&:id), @made.id, pairs)
       family.drop(1).each { |way| Copies.of_dress(way.id, bring(way, first_id: @made.id).id, @made.id, pairs) }

@@ -16,8 +16,9 @@ module Following
     HELD = %w[colour hex paint]
     WHOLE = "whole"
     UNHELD = [WHOLE, "locked"]
-    # What can be there once only: a name that became free may have been taken since.
-    ONCE = {"swatches" => %w[group_id name], "uses" => %w[project_id palette_id]}.freeze
+    # What can be there once only: a name, or a place of a colourway, that became free may
+    # have been taken since.
+    ONCE = {"swatches" => %w[group_id name], "uses" => %w[project_id palette_id], "places" => %w[artwork_id part_id role]}.freeze
     # Tables as numbers, for #touched.
     TABLES = %w[once swatches groups palettes uses finds sources artworks places parts follows patches].freeze
 

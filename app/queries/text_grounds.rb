@@ -42,7 +42,7 @@ class TextGrounds
   def grounds(artwork)
     dressing = Dressing.new(artwork)
     paints = dressing.paints
-    shape = Digest::SHA256.hexdigest([artwork.template, paints.transform_values { |paint| [paint.kind, paint.opacity > 0] }.to_a].to_s)
+    shape = Digest::SHA256.hexdigest([artwork.template, paints.transform_values { |paint| [paint.kind, paint.opacity > 0] }.to_a, dressing.settings].to_s)
     JSON.parse(File.read(PictureCache.file("#{shape}-grounds.json") { JSON.generate(Magpie::Walls.grounds(dressing.drawing, paints, name: artwork.name)) }))
   end
 end

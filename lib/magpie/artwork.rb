@@ -35,7 +35,8 @@ module Magpie
     # @!attribute part [String] the key of its part
     # @!attribute role [String] "fill", "line" or "stop"
     # @!attribute paint [Paint]
-    Place = Struct.new(:part, :role, :paint, keyword_init: true)
+    # @!attribute unsaid [Boolean, nil] the file says nothing of it, and so it is black
+    Place = Struct.new(:part, :role, :paint, :unsaid, keyword_init: true)
 
     # @param bytes [String] an SVG file
     # @param name [String] how the file is called, for messages

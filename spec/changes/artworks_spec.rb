@@ -105,6 +105,47 @@ RSpec.describe "Artworks", :data do
   end
 end
 
+RSpec.describe "What parts get by default", :data do
+  let(:project) { new_project }
+  let(:ember) { keep(project, "Ember", "#E46F58").tap { |swatch| share(project, swatch) }.reload }
+
+  let(:icon) { %(<svg xmlns="http://www.w3.org/2000/svg" width="9" height="9"><path id="bare" d="M0 0h9v9z"/><g fill="#231F55"><path id="said" d="M0 0h9v9z"/></g><path id="black" fill="black" d="M0 0h9v9z"/></svg>) }
+
+  def bring = bring_in_poster(project.reload, name: "Icon.svg", bytes: icon)
+
+  def seen(artwork) = artwork.places.where(role: "fill").includes(:swatch).joins(:part).order(:id).map { |place| place.swatch&.name || place.hex }
+
+  it "is black where a file says no fill, until the project gives them a swatch" do
+    expect(seen(bring)).to eq %w[#000000 #231F55 #000000]
+    Changes::SetDefault.perform(project, actor:, swatch: ember)
+    made = bring
+    expect(seen(made)).to eq %w[Ember #231F55 #000000]
+    undo(project.reload)
+    expect(project.artworks.reload).not_to include made
+    redo_change(project)
+    expect(Reach.of(actor, [ember.id])).to eq(ember.id => 1)
+    Changes::SetDefault.perform(project, actor:, swatch: nil)
+    expect(seen(bring)).to eq %w[#000000 #231F55 #000000]
+  end
+
+  it "is no loose swatch, and none that is gone" do
+    loose = keep(project, "Loose", "#2F8FA3")
+    expect { Changes::SetDefault.perform(project, actor:, swatch: loose) }.to raise_error(Magpie::Error, /Loose is loose/)
+    Changes::SetDefault.perform(project, actor:, swatch: ember)
+    Changes::RemoveSwatches.perform(project, actor:, swatches: [ember.reload], replacements: {ember => nil})
+    expect(seen(bring)).to eq %w[#000000 #231F55 #000000]
+  end
+
+  it "comes to new parts of a newer file, and leaves those that were dressed" do
+    artwork = bring
+    Changes::SetDefault.perform(project, actor:, swatch: ember)
+    teal = keep(project, "Teal", "#2F8FA3").tap { |swatch| share(project, swatch) }.reload
+    Changes::DressParts.perform(project.reload, actor:, artwork:, numbers: numbers(artwork, "bare"), role: "fill", content: Hand::Content.of_swatch(teal))
+    change = Changes::ReplaceArtwork.perform(project, actor:, artwork:, name: "Icon.svg", bytes: icon.sub("</svg>", %(<circle id="fresh" r="2"/></svg>)))
+    expect(seen(change.made)).to eq %w[Teal #231F55 #000000 Ember]
+  end
+end
+
 RSpec.describe "What parts are drawn like", :data do
   let(:project) { new_project }
   let!(:poster) { bring_in_poster(project) }

@@ -102,4 +102,19 @@ RSpec.describe "Dress, giving", :screen do
     click_part "moor"
     eventually { expect(fill_of("#stage", "moor")).to eq hex }
   end
+
+  it "gives new parts without a fill what the project has for them" do
+    icon = File.join(DOWNLOADS, "icon.svg")
+    File.write(icon, %(<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 9 9"><path id="bare" d="M0 0h9v9H0z"/></svg>))
+    open_dress
+    select "Nebula teal", from: "Parts that come in without a fill get"
+    expect(page).to have_content("Parts that come in without a fill follow Nebula teal from now on")
+    settled
+    within(".others > .bring-in") { attach_file "files[]", icon, make_visible: true }
+    expect(page).to have_css(".said", text: "Icon, 1 part")
+    eventually { expect(fill_of("#stage", "bare")).to eq "#2F8FA3" }
+    settled
+    select "black, as files have it", from: "Parts that come in without a fill get"
+    expect(page).to have_content("are black, as their files have it")
+  end
 end

@@ -72,7 +72,7 @@ RSpec.describe "Dress, large drawings", :screen do
     open_dress
     path = File.join(DOWNLOADS, "moor.svg")
     File.write(path, %(<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 9 9"><!--#{"x" * 260_000}--><rect width="9" height="9"/></svg>))
-    attach_file "files[]", path, make_visible: true
+    within(".others > .bring-in") { attach_file "files[]", path, make_visible: true }
     expect(page).to have_css(".progress", text: "Reading what came")
     click_button "Cancel"
     eventually { expect(Answer.where("key LIKE 'off %'").count).to eq 1 }
@@ -80,7 +80,7 @@ RSpec.describe "Dress, large drawings", :screen do
     expect(page).to have_content("Called off. Nothing came in")
     expect(page).to have_no_css(".progress")
     expect(Artwork.where(name: "Moor")).to be_empty
-    attach_file "files[]", path, make_visible: true
+    within(".others > .bring-in") { attach_file "files[]", path, make_visible: true }
     go << true
     expect(page).to have_content("Brought in Moor, 1 part")
   end

@@ -66,7 +66,7 @@ RSpec.describe "Every place", :screen do
     click_button "Close"
     expect(page).to have_no_css("[role=alert]")
     open_place "dress"
-    attach_file "files[]", file("trap.svg", '<!DOCTYPE svg [<!ENTITY a "x"><!ENTITY b "&a;&a;">]><svg xmlns="http://www.w3.org/2000/svg"/>'), make_visible: true
+    within(".others > .bring-in") { attach_file "files[]", file("trap.svg", '<!DOCTYPE svg [<!ENTITY a "x"><!ENTITY b "&a;&a;">]><svg xmlns="http://www.w3.org/2000/svg"/>'), make_visible: true }
     expect(find("[role=alert]")).to have_content("trap.svg declares entities")
   end
 

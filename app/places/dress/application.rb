@@ -29,6 +29,13 @@ module Places
         erb :show, layout: false
       end
 
+      post("/projects/:project/default") do
+        given = swatch unless param.text(:swatch).empty?
+        Changes::SetDefault.perform(project, actor:, swatch: given)
+        tell given ? "Parts that come in without a fill follow #{given.name} from now on" : "Parts that come in without a fill are black, as their files have it"
+        go_back
+      end
+
       post("/projects/:project/artworks") do
         came, failed = bring_in(Changes::BringInArtwork)
         tell_what_came(what_came(came), failed, came.any? && at("dress", artwork: came.last.id))

@@ -29,8 +29,9 @@ module Places
       # @return [Source, Artwork, nil]
       def looked
         return @looked if defined?(@looked)
-        asked = artworks.find { |each| each.id == @param.id(:artwork) } || sources.find { |each| each.id == @param.id(:source) }
-        @looked = asked || [*sources, *artworks].find { |each| each == find&.readable } || sources.first
+        seen = artworks + @desk.rows.colourways.values.flatten # a colour may have been read in a colourway
+        asked = seen.find { |each| each.id == @param.id(:artwork) } || sources.find { |each| each.id == @param.id(:source) }
+        @looked = asked || [*sources, *seen].find { |each| each == find&.readable } || sources.first
       end
 
       # Sources beside it.

@@ -109,7 +109,7 @@ module Magpie
         shown = mode == :shown && !now.hidden && !(fill.none? && line.none?) && !%w[hidden collapse].include?(now.visibility)
         return literal(node, fill, line) unless shown
         @parts << Part.new(key:, label: @labels.of_part(node, labels), kind: :part)
-        @places << Place.new(part: key, role: "fill", paint: fill) << Place.new(part: key, role: "line", paint: line)
+        @places << Place.new(part: key, role: "fill", paint: fill, unsaid: now.fill.equal?(START.fill)) << Place.new(part: key, role: "line", paint: line)
         node[MARK] = Identifiers::MARK + key
       ensure
         forget(node, LABELS)
