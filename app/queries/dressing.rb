@@ -18,7 +18,8 @@ class Dressing
   # @param swaps [Hash{(Integer, String) => Integer}] which swatch places would follow instead
   #   of one, or of having a stray colour: ids, by id or hex
   def initialize(artwork, since: nil, compounds: false, trying: {}, swaps: {})
-    @artwork, @since, @compounds, @trying, @swaps = artwork, since, compounds, trying, swaps
+    @artwork, @since, @compounds, @trying = artwork, since, compounds, trying
+    @swaps = swaps.empty? ? swaps : Swatch.where(id: swaps.values).ids.to_set.then { |there| swaps.select { |_, to| there.include?(to) } }
     @colours = Hash.new { |known, json| known[json] = COLOURS.deserialize(json) } # drawings use the same few over and over
   end
 

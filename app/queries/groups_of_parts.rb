@@ -1,6 +1,7 @@
 # The groups and parts of an artwork: as its file nests them, called as its people call them.
 class GroupsOfParts
   MOST = 8 # drawings whose groups are kept
+  SHOWN = 300 # of what lies in one group
   @kept = {}
   @lock = Mutex.new
 
@@ -22,16 +23,13 @@ class GroupsOfParts
   def initialize(artwork) = @artwork = artwork
 
   # @param group [String, nil] key; nil for the outside
-  # @return [Array<Row>] what lies right in it
+  # @return [[Array<Row>, Integer]] the first of what lies right in it, and how much more does
   # @raise [Magpie::Error]
-  def within(group = nil) = (group ? found(group).children : tree).map { |node| row(node) }
+  def within(group = nil) = rows(group ? found(group).children : tree)
 
-  # Parts and groups that are called something like it, the first ones.
-  # @return [Array<Row>]
-  def called(text, most:)
-    wanted = text.downcase
-    each_node.lazy.select { |node| label_of(node).downcase.include?(wanted) }.first(most).map { |node| row(node) }
-  end
+  # Parts and groups that are called something like it.
+  # @return [[Array<Row>, Integer]] the first ones, and how many more
+  def called(text) = text.downcase.then { |wanted| rows(each_node.select { |node| label_of(node).downcase.include?(wanted) }) }
 
   # @return [String, nil] what a group is called
   def label(group) = each_node.find { |node| node.key == group && !node.part }&.then { |node| label_of(node) }
@@ -56,6 +54,8 @@ class GroupsOfParts
     return parts[node.key]&.label.to_s if node.part
     labels[node.key] || node.label || "Group of #{Magpie::Text.count(node.keys.size, "part")}"
   end
+
+  def rows(nodes) = [nodes.first(SHOWN).map { |node| row(node) }, [nodes.size - SHOWN, 0].max]
 
   def row(node)
     inside = parts.values_at(*node.keys).compact

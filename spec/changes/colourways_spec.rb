@@ -128,6 +128,11 @@ RSpec.describe "Colourways", :data do
       expect([seen(winter, "plum_band"), seen(poster, "plum_band"), seen(winter, "rosehip_band")]).to eq ["Teal", "#5F3566", "#C24E86"]
     end
 
+    it "shows beforehand only what there is" do
+      paints = ->(swaps) { Dressing.new(poster, swaps:).paints }
+      expect(paints.call("#121720" => 10**9)).to eq paints.call({})
+    end
+
     it "says where nothing holds any of them" do
       expect { described_class.perform(project, actor:, artworks: [poster], swaps: {"#010203" => teal}) }.to raise_error(Magpie::Error, /No place holds any/)
     end

@@ -2,8 +2,6 @@ module Places
   module Dress
     # The tree of groups and parts, a group at a time; and what is done to one of them.
     module Tree
-      MOST = 200 # that a search finds
-
       # Of the element that shows what lies in a group.
       def self.id(group) = "tree-#{Digest::SHA256.hexdigest(group)[0, 12]}"
 
@@ -11,10 +9,10 @@ module Places
         app.get("/projects/:project/artworks/:artwork/tree") do
           cache_control :no_store
           groups, searched = GroupsOfParts.new(artwork), param.text(:search).strip
-          id, rows = if param.given?(:group) then [Tree.id(param.text(:group)), groups.within(param.text(:group))]
-          else ["tree", searched.empty? ? groups.within : groups.called(searched, most: MOST)]
+          id, found = if param.given?(:group) then [Tree.id(param.text(:group)), groups.within(param.text(:group))]
+          else ["tree", searched.empty? ? groups.within : groups.called(searched)]
           end
-          erb :tree, layout: false, locals: {id:, rows:, artwork:}
+          erb :tree, layout: false, locals: {id:, rows: found[0], more: found[1], artwork:}
         end
 
         app.post("/projects/:project/artworks/:artwork/part-name") do
