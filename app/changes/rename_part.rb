@@ -15,6 +15,7 @@ module Changes
     def make
       raise Magpie::Error, "A part needs a name" if @name.empty?
       @group ? rename_group : rename_part
+      update(@artwork, labels_key: SecureRandom.hex(4))
     end
 
     def rename_group

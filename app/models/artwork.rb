@@ -14,9 +14,30 @@ class Artwork < Record
   scope :family, ->(ids) { where(id: ids).or(where(first_id: ids)) }
   scope :firsts, -> { where(first_id: nil) }
 
+  # Places that some artworks show, each once. With their first among them, colourways show
+  # nothing but these and their own.
+  # @param artworks [Array<Artwork>]
+  # @return [ActiveRecord::Relation]
+  def self.places_shown(artworks)
+    ids = artworks.map(&:id)
+    return Place.where(artwork_id: ids) if artworks.all? { |each| ids.include?(each.drawn_id) }
+    (artworks.size == 1) ? Place.where(artworks.first.shows("places")) : Place.where("places.id IN (#{shown(ids)})")
+  end
+
+  # Whether a place is shown here, as SQL: whatever else is asked of it, its indexes serve.
+  # @param place [String] what the place is called there
+  def shows(place = "p")
+    own = "#{place}.artwork_id = #{Integer(id)}"
+    return own unless colourway?
+    "(#{own} OR #{place}.artwork_id = #{Integer(first_id)} AND NOT EXISTS (SELECT FROM places own WHERE own.part_id = #{place}.part_id AND own.role = #{place}.role AND own.artwork_id = #{Integer(id)}))"
+  end
+
   # Without those of parts that are locked.
-  # @return [ActiveRecord::Relation] see .shown
-  def self.open_places(artworks) = Place.where("places.id IN (#{shown(artworks.map(&:id))})").where.not(part_id: Part.where(artwork_id: artworks.map(&:drawn_id).uniq, locked: true).select(:id))
+  # @return [ActiveRecord::Relation]
+  def self.open_places(artworks)
+    locked = Part.where(artwork_id: artworks.map(&:drawn_id).uniq, locked: true)
+    locked.exists? ? places_shown(artworks).where.not(part_id: locked.select(:id)) : places_shown(artworks)
+  end
 
   # Places that are shown in some artworks, each once.
   # @param ids [Array<Integer>] of artworks
@@ -31,7 +52,7 @@ class Artwork < Record
   def parts = Part.where(artwork_id: drawn_id).order(:position)
 
   # Those that it shows: its own, and those of the first that it has not replaced.
-  def places = colourway? ? Place.where("places.id IN (#{Artwork.shown([id])})") : Place.where(artwork_id: id)
+  def places = Artwork.places_shown([self])
 
   # Those of parts that something can be given to: locked ones keep what they have.
   # @param numbers [Array<Integer>] of parts

@@ -47,7 +47,7 @@ class ArtworkColours
       SELECT f.swatch_id, CASE WHEN f.swatch_id IS NULL THEN p.hex END AS stray,
         count(*) FILTER (WHERE p.role = 'fill'), count(*) FILTER (WHERE p.role = 'line'), count(*) FILTER (WHERE p.role = 'stop')
       FROM places p LEFT JOIN follows f ON f.place_id = p.id AND f.ink IS NULL
-      WHERE p.id IN (#{shown}) AND p.kind <> 'none' GROUP BY 1, 2 ORDER BY count(*) DESC, min(p.id)
+      WHERE #{shown} AND p.kind <> 'none' GROUP BY 1, 2 ORDER BY count(*) DESC, min(p.id)
     SQL
   end
 
@@ -55,17 +55,22 @@ class ArtworkColours
   def inks
     @inks ||= Record.connection.select_rows(<<~SQL)
       SELECT f.swatch_id, count(*) FROM places p JOIN follows f ON f.place_id = p.id AND f.ink IS NOT NULL
-      WHERE p.id IN (#{shown}) AND p.paint IS NOT NULL GROUP BY 1
+      WHERE #{shown} AND p.paint IS NOT NULL GROUP BY 1
     SQL
   end
 
   # {hex => number} of inks that follow nothing.
   def stray_inks
     held = Record.connection.select_rows(<<~SQL)
-      SELECT p.paint, (SELECT array_to_string(array_agg(ink), ',') FROM follows WHERE place_id = p.id) FROM places p WHERE p.id IN (#{shown}) AND p.paint IS NOT NULL
+      SELECT p.paint, (SELECT array_to_string(array_agg(ink), ',') FROM follows WHERE place_id = p.id) FROM places p WHERE #{shown} AND p.paint IS NOT NULL
     SQL
     held.flat_map { |paint, followed| PAINTS.deserialize(paint).inks.reject.with_index { |_, index| followed.to_s.split(",").include?(index.to_s) }.map { |ink| ink.colour.hex } }.tally
   end
 
-  def shown = Artwork.shown(@artworks.map(&:id))
+  # Each place once, as Artwork.places_shown has them.
+  def shown
+    ids = @artworks.map(&:id)
+    return "p.artwork_id = ANY(#{Record.array(ids)})" if @artworks.all? { |each| ids.include?(each.drawn_id) }
+    (ids.size == 1) ? @artworks.first.shows : "p.id IN (#{Artwork.shown(ids)})"
+  end
 end

@@ -38,8 +38,8 @@ class Dressing
   def places
     @places ||= Record.connection.select_rows(<<~SQL).map { |row| swapped(Held.new(*row)) }
       SELECT p.id, p.part_id, parts.position, parts.key, p.role, p.kind, p.colour, p.hex, p.reference, p.opacity, p.paint, p.settings, f.swatch_id
-      FROM shown_places p JOIN parts ON parts.id = p.part_id LEFT JOIN follows f ON f.place_id = p.id AND f.ink IS NULL
-      WHERE p.shown_in = #{Integer(@artwork.id)} #{"AND p.id IN (#{repainted})" if @since} #{"AND p.id IN (#{compound})" if @compounds} ORDER BY p.id
+      FROM places p JOIN parts ON parts.id = p.part_id LEFT JOIN follows f ON f.place_id = p.id AND f.ink IS NULL
+      WHERE #{@artwork.shows} #{"AND p.id IN (#{repainted})" if @since} #{"AND p.id IN (#{compound})" if @compounds} ORDER BY p.id
     SQL
   end
 

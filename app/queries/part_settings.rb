@@ -41,8 +41,8 @@ class PartSettings
   def rows
     @rows ||= Record.connection.select_rows(<<~SQL)
       SELECT parts.key, line.settings, fill.settings FROM parts
-      LEFT JOIN shown_places line ON line.part_id = parts.id AND line.role = 'line' AND line.shown_in = #{Integer(@artwork.id)}
-      LEFT JOIN shown_places fill ON fill.part_id = parts.id AND fill.role = 'fill' AND fill.shown_in = #{Integer(@artwork.id)}
+      LEFT JOIN places line ON line.part_id = parts.id AND line.role = 'line' AND #{@artwork.shows("line")}
+      LEFT JOIN places fill ON fill.part_id = parts.id AND fill.role = 'fill' AND #{@artwork.shows("fill")}
       WHERE parts.artwork_id = #{Integer(@artwork.drawn_id)} AND parts.kind = 'part' AND parts.position = ANY(#{Record.array(@numbers)})
     SQL
   end

@@ -45,8 +45,8 @@ class PartsAlike
   def rows(condition)
     Record.connection.select_rows(<<~SQL)
       SELECT parts.position, f.swatch_id, p.kind, CASE WHEN f.swatch_id IS NULL THEN p.hex END, COALESCE(p.reference, p.paint::text), COALESCE(s.hex, p.hex)
-      FROM shown_places p JOIN parts ON parts.id = p.part_id LEFT JOIN follows f ON f.place_id = p.id AND f.ink IS NULL LEFT JOIN swatches s ON s.id = f.swatch_id
-      WHERE p.shown_in = #{Integer(@artwork.id)} AND #{condition} ORDER BY 1
+      FROM places p JOIN parts ON parts.id = p.part_id LEFT JOIN follows f ON f.place_id = p.id AND f.ink IS NULL LEFT JOIN swatches s ON s.id = f.swatch_id
+      WHERE #{@artwork.shows} AND #{condition} ORDER BY 1
     SQL
   end
 

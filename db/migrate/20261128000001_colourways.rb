@@ -12,7 +12,9 @@ class Colourways < ActiveRecord::Migration[7.2]
     end
     add_column :places, :settings, :jsonb # of a line place how the line is drawn, of a fill place how the part is seen (Magpie::Artwork::Settings#kept)
     add_column :artworks, :group_labels, :jsonb, null: false, default: {} # what groups of its drawing are called, by key, where that was changed
+    add_column :artworks, :labels_key, :text # another one whenever something in it is called something else
     add_column :parts, :locked, :boolean, null: false, default: false # nothing is given to it
+    add_index :parts, :artwork_id, where: "locked", name: "locked_parts"
     remove_index :places, %i[part_id role]
     remove_index :places, :part_id
     add_index :places, %i[part_id role artwork_id], unique: true

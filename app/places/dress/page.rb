@@ -123,7 +123,7 @@ module Places
       def shape = Patch::SHAPES.include?(@param[:shape]) ? @param[:shape] : "rectangle"
 
       # Changes when a part is called something else.
-      def labels = Part.where(artwork_id: artwork.drawn_id).pick(Arel.sql("left(md5(string_agg(label, '/' ORDER BY position)), 8)"))
+      def labels = family.first.labels_key
 
       # @return [ColourList]
       def colours = @colours ||= ColourList.new(@desk, whole_project? ? all : [artwork], @param[:colour])

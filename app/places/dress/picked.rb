@@ -59,7 +59,7 @@ module Places
       def by_role
         @by_role ||= Record.connection.select_rows(<<~SQL).map { |row| Held.new(*row) }.group_by(&:role)
           SELECT p.role, f.swatch_id, p.kind, p.hex, p.reference, p.opacity, count(*), min(p.id)
-          FROM parts JOIN shown_places p ON p.part_id = parts.id AND p.shown_in = #{Integer(artwork.id)} LEFT JOIN follows f ON f.place_id = p.id AND f.ink IS NULL
+          FROM parts JOIN places p ON p.part_id = parts.id AND #{artwork.shows} LEFT JOIN follows f ON f.place_id = p.id AND f.ink IS NULL
           WHERE parts.artwork_id = #{Integer(artwork.drawn_id)} AND parts.#{among} GROUP BY 1, 2, 3, 4, 5, 6 ORDER BY 7 DESC, 8
         SQL
       end
