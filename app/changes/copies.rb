@@ -35,7 +35,7 @@ module Changes
 
     # The parts of an artwork, for another one.
     def of_parts(from, to)
-      execute "INSERT INTO parts (artwork_id, position, key, label, kind) SELECT #{Integer(to)}, position, key, label, kind FROM parts WHERE artwork_id = #{Integer(from)} ORDER BY position"
+      execute "INSERT INTO parts (artwork_id, position, key, label, kind, locked) SELECT #{Integer(to)}, position, key, label, kind, locked FROM parts WHERE artwork_id = #{Integer(from)} ORDER BY position"
     end
 
     # What an artwork has for itself, for another one; with what its places follow.

@@ -23,7 +23,8 @@ module Changes
 
     def prepare
       @drawing = Magpie::Walls.artwork(@bytes, name: @file)
-      @before = Magpie::Walls.artwork(Blob.bytes(@artwork.original), name: @artwork.name).paints.transform_values { |paint| Place.holding(paint) }
+      before = Magpie::Walls.artwork(Blob.bytes(@artwork.original), name: @artwork.name)
+      @before, @labels = before.paints.transform_values { |paint| Place.holding(paint) }, before.parts.to_h { |part| [part.key, part.label] }
       @counterparts = Magpie::Artwork::Counterparts.new(Drawings.of(@artwork.template), @drawing.template).to_h
     end
 
@@ -32,6 +33,7 @@ module Changes
       @made = bring(@artwork)
       DrawingRows.new(@made, @drawing).write # not recorded one by one, as when it is brought in
       give_default(@made, @drawing)
+      keep_names_and_locks
       pairs = Copies.keys(@artwork.id, @made.id, @counterparts)
       Copies.onto(dressed.map(&:id), @made.id, pairs)
       family.drop(1).each { |way| Copies.of_dress(way.id, bring(way, first_id: @made.id).id, @made.id, pairs) }
@@ -48,8 +50,26 @@ module Changes
       @before[[place.key, place.role]]&.values_at(:kind, :hex, :opacity) != [place.kind, place.hex, place.opacity]
     end
 
+    # What people called parts, and locked.
+    def keep_names_and_locks
+      fresh = @made.parts.where(kind: "part").pluck(:key, :id, :label).to_h { |key, *rest| [key, rest] }
+      old = @artwork.parts.pluck(:key, :label, :locked).to_h { |key, *rest| [key, rest] }
+      rows = @counterparts.filter_map do |key, was|
+        label, locked = old[was]
+        renamed = label && label != @labels[was]
+        {id: fresh[key][0], label: renamed ? label : fresh[key][1], locked:} if fresh[key] && (renamed || locked)
+      end
+      Part.write(rows) if rows.any?
+    end
+
+    # Of groups that hold something of what they held.
+    def group_labels
+      old, fresh = [Drawings.of(@artwork.template), @drawing.template].map { |template| Magpie::Artwork::Tree.groups(Magpie::Artwork::Tree.of(template)) }
+      @artwork.group_labels.select { |group, _| fresh.fetch(group, []).any? { |key| old.fetch(group, []).include?(@counterparts[key]) } }
+    end
+
     def bring(artwork, **more)
-      bring_in(Artwork, **columns(artwork), **more, name: @artwork.name, original: Blob.keep(@bytes, "image/svg+xml"), template: Blob.keep(@drawing.template, "image/svg+xml"),
+      bring_in(Artwork, **columns(artwork), group_labels:, **more, name: @artwork.name, original: Blob.keep(@bytes, "image/svg+xml"), template: Blob.keep(@drawing.template, "image/svg+xml"),
         width: @drawing.width, height: @drawing.height, part_count: @drawing.parts.count { |part| part.kind == :part }, dropped: @drawing.dropped)
     end
 

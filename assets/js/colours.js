@@ -1,5 +1,6 @@
 // The list of colours in an artwork: where each is, and which strays would be linked.
 import { find, all, whenPageChanges } from "./page.js"
+import { follow } from "./drawings.js"
 import { where } from "./outline.js"
 
 const HELD = ["fill", "stroke", "stop-color"]
@@ -51,6 +52,14 @@ function show(taken) {
 function leave() {
   for (const [element, name, was] of previewed.splice(0).reverse()) if (element.getAttribute(name).startsWith("var(")) element.setAttribute(name, was)
 }
+
+// What a swap would bring is shown while its button is pointed at.
+for (const type of ["pointerover", "focusin"]) document.addEventListener(type, event => {
+  const form = event.target.closest?.("#swap-colour button")?.form, host = find("#stage-drawing")
+  if (!host || find("#swap-palette") || (host.dataset.swaps ?? "") === (form?.dataset.swap ?? "")) return
+  form?.dataset.swap ? host.dataset.swaps = form.dataset.swap : delete host.dataset.swaps
+  follow(host)
+})
 
 // Before the drawing is given its new paints, it has its old ones.
 document.addEventListener("page:leaving", leave)

@@ -70,7 +70,7 @@ function paints(host, since) {
 }
 
 // Brings a drawing to what its page says it is.
-async function follow(host) {
+export async function follow(host) {
   const state = shown.get(host) ?? {}
   const { swaps = "" } = host.dataset, shows = `${host.dataset.artwork} ${swaps}`
   if (state.shows !== shows) Object.assign(state, { shows, swaps, stamp: 0, mark: null }) // a colourway has the same drawing

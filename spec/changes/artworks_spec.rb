@@ -80,6 +80,17 @@ RSpec.describe "Artworks", :data do
       expect(change.lost).to eq ["Moor"]
     end
 
+    it "keep what people called their parts, and locked" do
+      Changes::RenamePart.perform(project, actor:, artwork: poster, number: numbers(poster, "title").first, name: "Headline")
+      Changes::RenamePart.perform(project, actor:, artwork: poster, group: "drawing/g3", name: "Sky at dusk")
+      Changes::LockParts.perform(project, actor:, artwork: poster, numbers: numbers(poster, "dome_roof"), locked: true)
+      made = replace.made
+      expect(made.parts.where(key: %w[title dome_roof house]).pluck(:label, :locked)).to eq [["Dome roof", true], ["Headline", false], ["House", false]]
+      expect(GroupsOfParts.new(made).within[0].map(&:label)).to include "Sky at dusk"
+      copy = perform(Changes::DuplicateArtwork, made)
+      expect(copy.parts.where(locked: true).pluck(:key)).to eq ["dome_roof"]
+    end
+
     it "come back with undo, and stay as they are where the file is none" do
       dress(poster, "moor", "title")
       before = colours(poster)

@@ -78,6 +78,10 @@ RSpec.describe "Dress, the colours in it", :screen do
     expect(page).to have_content("Take the swatch in hand that it is to be swapped for")
     hold "Nebula teal"
     expect(page).to have_content("Swap Lamp for Nebula teal, in hand")
+    find("#swap-colour button", text: "This artwork").hover
+    eventually { expect(fill_of("#stage", "dome_slit")).to eq "#2F8FA3" }
+    find(".job").hover
+    eventually { expect(fill_of("#stage", "dome_slit")).to eq "#FFCE5C" }
     within("#swap-colour") { click_button "This artwork" }
     expect(page).to have_content("Swapped in 8 places")
     expect([linked_to("dome_slit"), fill_of("#stage", "dome_slit")]).to eq ["Nebula teal", "#2F8FA3"]

@@ -20,6 +20,10 @@ module Magpie
       # @return [Array<Tree>] those on the outside
       def self.of(template) = Reader.new(template).children
 
+      # @param nodes [Array<Tree>]
+      # @return [Hash{String => Array<String>}] keys of the parts in each group, however deep it lies
+      def self.groups(nodes) = nodes.reduce({}) { |found, node| found.merge(node.part ? {} : {node.key => node.keys}, groups(node.children)) }
+
       # Reads a template.
       class Reader
         def initialize(template) = @root = Nokogiri::XML(template).remove_namespaces!.root
