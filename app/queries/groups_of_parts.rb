@@ -52,7 +52,7 @@ class GroupsOfParts
 
   def label_of(node)
     return parts[node.key]&.label.to_s if node.part
-    labels[node.key] || node.label || "Group of #{Magpie::Text.count(node.keys.size, "part")}"
+    labels[node.key] || node.label || "Group #{node.key[/\d+\z/]}, #{Magpie::Text.count(node.keys.size, "part")}"
   end
 
   def rows(nodes) = [nodes.first(SHOWN).map { |node| row(node) }, [nodes.size - SHOWN, 0].max]

@@ -2,7 +2,7 @@ require "support/walk"
 
 # SEQUENCES=5000 SEED=… bin/test spec/following/walk_spec.rb walks as long as one likes.
 RSpec.describe Following, "through any sequence of changes, undo and redo" do
-  sequences = Integer(ENV.fetch("SEQUENCES", "100"))
+  sequences = Integer(ENV.fetch("SEQUENCES", "60"))
   seed = Integer(ENV.fetch("SEED", rand(1_000_000).to_s))
 
   # Everything as the database holds it, in one number.
