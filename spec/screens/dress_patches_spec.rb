@@ -56,7 +56,7 @@ RSpec.describe "Dress, test patches", :screen do
     drag(on_stage(0.1, 0.5), on_stage(0.6, 0.6))
     expect(page).to have_css(".test-patch text", text: "Night")
     expect_done "Laid “Night” of Nebula teal on Poster"
-    Changes::ChangeSwatch.perform(demo, actor: Actor.new, swatch: Swatch.find_by!(name: "Nebula teal"), colour: Magpie::Notation.parse("#3366CC"), definition: "", before: "#2F8FA3")
+    Changes::ChangeSwatch.perform(demo, swatch: Swatch.find_by!(name: "Nebula teal"), actor: Actor.new, colour: Magpie::Notation.parse("#3366CC"), definition: "", before: "#2F8FA3")
     eventually { expect(page.evaluate_script("getComputedStyle(document.querySelector('.test-patch ellipse')).fill")).to eq "rgb(51, 102, 204)" }
   end
 end
