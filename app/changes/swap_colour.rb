@@ -19,14 +19,12 @@ module Changes
 
     def make
       raise Magpie::Error, "#{@content.name} is there already" if @from.is_a?(Swatch) && @content.swatch_id == @from.id
-      ids = @from.is_a?(Swatch) ? followers : strays(@artworks, @from)
+      ids = own(@artworks, holding(@artworks, @from))
       raise Magpie::Error, "No place holds that colour any more. Look at the list again" if ids.empty?
       give(ids, @content)
       @swapped = ids.size
       self
     end
-
-    def followers = own(@artworks, shown_in(@artworks).following(@from).order(:id).ids)
 
     def words = "Swapped #{@from.is_a?(Swatch) ? @from.name : @from} for #{@content.name} in #{count(@swapped, "place")} of #{(@artworks.size == 1) ? @artworks.first.name : count(@artworks.size, "artwork")}"
   end

@@ -19,17 +19,11 @@ module Changes
     private
 
     def make
-      found = @swaps.group_by(&:last).transform_values { |swaps| swaps.flat_map { |from, _| holding(from) } }
+      found = @swaps.group_by(&:last).transform_values { |swaps| swaps.flat_map { |from, _| holding(@artworks, from) } }
       raise Magpie::Error, "No place holds any of these colours. Look at the list again" if found.values.all?(&:empty?)
       found.each { |to, ids| give(own(@artworks, ids), Hand::Content.of_swatch(to)) if ids.any? }
       @swapped = found.values.sum(&:size)
       self
-    end
-
-    # @return [Array<Integer>] ids of places
-    def holding(from)
-      shown = shown_in(@artworks)
-      (from.is_a?(Integer) ? shown.following(from) : shown.where(hex: from)).order(:id).ids
     end
 
     def words = "Swapped #{count(@swaps.size, "colour")} in #{count(@swapped, "place")} of #{(@artworks.size == 1) ? @artworks.first.name : count(@artworks.size, "artwork")}"

@@ -49,9 +49,15 @@ module Changes
 
     # Places of artworks that hold exactly a colour, and follow nothing.
     # @return [Array<Integer>] ids
-    def strays(artworks, hex) = own(artworks, shown_in(artworks).where(hex:).order(:id).ids)
+    def strays(artworks, hex) = own(artworks, holding(artworks, hex))
 
-    def shown_in(artworks) = Artwork.open_places(artworks)
+    # Places that artworks show, and that follow a swatch or hold a stray colour, as these are.
+    # @param from [Swatch, Integer, String] a swatch or its id; or a hex
+    # @return [Array<Integer>] ids, not all of them the artworks' own
+    def holding(artworks, from)
+      shown = Artwork.open_places(artworks)
+      (from.is_a?(String) ? shown.where(hex: from) : shown.following(from)).order(:id).ids
+    end
 
     # @param links [Hash{String => Swatch}] by hex
     # @return [Integer] how many places follow now

@@ -38,9 +38,11 @@ RSpec.describe "Dress, two people in one artwork", :screen do
       expect(page).to have_css("#undo[title='Undo: Dressed Dome roof with Nebula teal']")
       find("#way-#{winter.id} .other").click
       settled
-      click_part "rosehip_band"
-      expect(page).to have_content(/./)
+      click_part "dome_wall"
+      eventually { expect(fill_of("#stage", "dome_wall")).to eq "#121720" }
     end
+    eventually { expect(seen_in("#way-#{winter.id} img", 0.6, 0.85)).to eq "#121720" }
+    expect(fill_of("#stage", "dome_wall")).to eq "#6E7384"
   end
 
   it "one removes what the other dresses: nothing is half done, and it is said" do
