@@ -27,7 +27,7 @@ module Changes
     def copy(ids)
       Copies.of_places(ids, @made.id)
       Copies.of_follows(ids, @made.id)
-      @rows.standing_on(Swatch, Copies.followed([@made.id]))
+      Copies.stand(@rows, [@made.id])
     end
 
     def name = Magpie::ColorName.unused(@name.empty? ? "Colourway #{others.count + 2}" : @name, [first, *others].map(&:colourway))

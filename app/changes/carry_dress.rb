@@ -3,6 +3,7 @@ module Changes
   # is seen, or some of these.
   class CarryDress < Change
     include Ties
+    include Likeness
 
     WHAT = {"fill" => "fill", "line" => "line", "width" => "line width", "dash" => "dash", "opacity" => "opacity", "effects" => "effects"}.freeze
     SETTINGS = {"width" => %i[width], "dash" => %i[dash], "opacity" => %i[opacity], "effects" => %i[blend filter hidden]}.freeze
@@ -24,7 +25,7 @@ module Changes
       @labels = @artwork.parts.numbered(@numbers).where(kind: "part").where.not(id: @part.id).pluck(:label)
       raise Magpie::Error, "Carry it to another part" if @labels.empty?
       (@what & %w[fill line]).each { |role| paint(role) }
-      settings.each { |role, set| draw(role, set) }
+      settings.each { |role, set| draw_like(places(role), set) }
     end
 
     # @return [Array<Integer>] ids of the places that are given it
@@ -35,12 +36,7 @@ module Changes
     def paint(role)
       from = held(role)
       raise Magpie::Error, "The #{role} of #{@part.label} is a gradient or pattern of its file, and stays there" if from.kind == "reference" && @source.template != @artwork.template
-      ids = places(role)
-      return if ids.empty?
-      ties = Follow.where(place_id: from.id).order(:id).pluck(:swatch_id, :ink)
-      clear_places(ids)
-      update_all(Place, ids, **Exchanging::PAINT.to_h { |column| [column, from[column]] })
-      create_all(Follow, ids.flat_map { |id| ties.map { |swatch_id, ink| {place_id: id, swatch_id:, ink:} } })
+      paint_like(places(role), from)
     end
 
     # {role => what is set}. A filter is the file's own.
@@ -48,13 +44,7 @@ module Changes
       has = PartSettings.new(@source, [@number]).all.values.first
       names = SETTINGS.values_at(*@what & SETTINGS.keys).flatten
       names -= [:filter] if @source.template != @artwork.template
-      Magpie::Artwork::Settings.new(**names.to_h { |name| [name, has[name]] }).then { |set| Magpie::Artwork::Settings::OF.keys.to_h { |role| [role, set.kept(role)] } }.reject { |_, set| set.empty? }
-    end
-
-    def draw(role, set)
-      ids = places(role)
-      @rows.standing_on(Artwork, Place.where(id: ids).distinct.pluck(:artwork_id))
-      update_each(Place, Place.among(ids).pluck(:id, :settings).to_h { |id, was| [id, {settings: {**was.to_h, **set}}] })
+      Magpie::Artwork::Settings.from(names.to_h { |name| [name, has[name]] }).then { |set| Magpie::Artwork::Settings::OF.keys.to_h { |role| [role, set.kept(role)] } }.reject { |_, set| set.empty? }
     end
 
     def words = "Carried #{Magpie::Text.list(@what.map { |each| WHAT[each] })} of #{@part.label} to #{(@labels.size == 1) ? @labels.first : count(@labels.size, "part")}"

@@ -19,7 +19,7 @@ module Changes
     # @param known [Hash{Integer => Following::Held}] what is known of it, see Rows
     # @raise [Following::Invariants::Broken] when it leaves what must not be
     def self.check(marks, known = {})
-      broken = Following::Invariants.broken(marks.swatches, known)
+      broken = Following::Invariants.broken(marks.swatches, known) + Following::Invariants.misworn(marks.outfits)
       moved = marks.moved
       locked = known.values_at(*moved).compact.select(&:locked).map(&:name) + Swatch.among(moved.reject { |id| known.key?(id) }).where(locked: true).pluck(:name)
       broken << "#{locked.join(", ")} moved, and is locked" if locked.any?
@@ -50,6 +50,9 @@ module Changes
       raise Magpie::Error, "Somebody else removed something of this at the same moment. Nothing was done. Look again"
     end
 
+    # @return [Integer] how many places wear an outfit no longer, after #perform
+    def left_outfits = Editions.left(@rows.to_a)
+
     private
 
     # What takes long and needs no lock: decoding, reading. Nobody waits for it.
@@ -58,6 +61,7 @@ module Changes
     def lock = Change.lock(project.id, actor)
 
     def record
+      update_all(Outfit, Editions.outdated(@rows.to_a), edition: Arel.sql("edition + 1"))
       marks = @rows.marks
       Change.check(marks, @rows.known)
       RecordedChange.insert!({project_id: project.id, words:, who: actor.who, why:, rows: @rows.to_a, **Values.of(@rows.to_a, marks.valued), touched: marks.touched, created_at: Time.now})

@@ -41,8 +41,7 @@ module Changes
 
     # @return [Array<Integer>] those of colourways that hold what the first holds
     def same_as_first(ids)
-      followed = ->(place) { "(SELECT array_agg((f.swatch_id, f.ink)::text ORDER BY f.ink) FROM follows f WHERE f.place_id = #{place}.id)" }
-      columns = ->(place) { "(#{Copies::HELD.map { |column| "#{place}.#{column}" }.join(", ")}, #{followed.call(place)})" }
+      columns = ->(place) { "(#{Copies::HELD.map { |column| "#{place}.#{column}" }.join(", ")}, #{Place.ties(place)})" }
       Record.connection.select_values(<<~SQL)
         SELECT own.id FROM places own JOIN artworks a ON a.id = own.artwork_id JOIN places p ON p.part_id = own.part_id AND p.role = own.role AND p.artwork_id = a.first_id
         WHERE own.id = ANY(#{Record.array(ids)}) AND #{columns.call("own")} IS NOT DISTINCT FROM #{columns.call("p")} ORDER BY 1

@@ -1,7 +1,7 @@
 module Changes
   # Copies of places with what they follow, by the database: there may be thousands.
   module Copies
-    HELD = %w[kind colour hex reference opacity paint settings].freeze
+    HELD = Place::HELD
 
     module_function
 
@@ -55,6 +55,13 @@ module Changes
     # What places of artworks follow, those with an ink of their own, too.
     # @return [Array<Integer>] ids of swatches
     def followed(artwork_ids) = Follow.where(place_id: Place.where(artwork_id: artwork_ids).select(:id)).distinct.order(:swatch_id).pluck(:swatch_id)
+
+    # What was copied stands on what it follows and wears.
+    # @param rows [Rows] of the change
+    def stand(rows, artwork_ids)
+      rows.standing_on(Swatch, followed(artwork_ids))
+      rows.standing_on(Outfit, Place.where(artwork_id: artwork_ids).where.not(outfit_id: nil).distinct.order(:outfit_id).pluck(:outfit_id))
+    end
 
     # @param counterparts [Hash{String => String}] keys of parts of one artwork, by those of the other
     # @return [String] SQL that selects the parts of either that stand for each other

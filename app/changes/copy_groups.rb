@@ -1,7 +1,7 @@
 module Changes
   # Copies groups into a palette: to bring them from another project, or all of them
-  # to duplicate a palette. Tints and inks follow the copies of what they followed,
-  # where that is copied too.
+  # to duplicate a palette, with its outfits. Tints, inks and outfits follow the copies of
+  # what they followed, where that is copied too.
   class CopyGroups < Change
     include Ties
 
@@ -20,6 +20,7 @@ module Changes
       @copies = {}
       @groups.each { |group| copy(group) }
       create_all(Follow, Copying.ties(@copies))
+      @groups.first.palette.outfits.each { |outfit| copy_outfit(outfit) } if @duplicate
       @palette
     end
 
@@ -35,6 +36,14 @@ module Changes
       made = create(Group, palette: @palette, name: Magpie::ColorName.unused(group.name, there.pluck(:name)), note: group.note, position: next_position(there))
       rows = group.swatches.map { |swatch| Copying.row(swatch, group_id: made.id, position: swatch.position, locked: swatch.locked, **slot(swatch)) }
       create_all(Swatch, rows).zip(group.swatches) { |id, swatch| @copies[swatch.id] = id }
+    end
+
+    def copy_outfit(outfit)
+      made = create(Outfit, palette: @palette, name: outfit.name, position: outfit.position)
+      outfit.places.each do |held|
+        place_id = create_all(Place, [{**Exchanging::COLUMNS.to_h { |column| [column, held[column]] }, role: held.role, outfit_id: made.id}]).first
+        create_all(Follow, Follow.where(place_id: held.id).order(:id).map { |tie| {place_id:, swatch_id: @copies.fetch(tie.swatch_id, tie.swatch_id), ink: tie.ink} })
+      end
     end
 
     def slot(swatch) = @duplicate ? {across: swatch.across, down: swatch.down} : {across: nil, down: nil}

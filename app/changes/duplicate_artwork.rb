@@ -11,7 +11,7 @@ module Changes
       Copies.of_parts(@artwork.id, @made.id) # not recorded one by one: undo hides the artwork with all that hangs on it
       Copies.of_dress(@artwork.id, @made.id, @made.id)
       family.drop(1).each { |way| Copies.of_dress(way.id, bring_in(Artwork, **columns(way), name:, first_id: @made.id).id, @made.id) }
-      @rows.standing_on(Swatch, Copies.followed(Artwork.family(@made.id).ids))
+      Copies.stand(@rows, Artwork.family(@made.id).ids)
       @made
     end
 

@@ -1,14 +1,9 @@
 module Changes
   # Fill and line of parts change places, with all that each follows and its opacity.
   class ExchangePaints < Change
-    include Colourways
+    include OfParts
     include Exchanging
-
-    # @param numbers [Array<Integer>] of parts
-    def initialize(project, artwork:, numbers:)
-      super(project)
-      @artwork, @numbers = artwork, numbers
-    end
+    include Likeness
 
     private
 
@@ -17,7 +12,9 @@ module Changes
       raise @artwork.without_parts(@numbers) if pairs.empty?
       @labels = pairs.map(&:first)
       @rows.standing_on(Artwork, [@artwork.id])
-      exchange own([@artwork], pairs.flat_map { |_, fill, line| [fill, line] }).each_slice(2), PAINT
+      places = own([@artwork], pairs.flat_map { |_, fill, line| [fill, line] })
+      exchange places.each_slice(2), PAINT
+      take_off(places)
     end
 
     # [label, place of the fill, place of the line]
@@ -26,6 +23,6 @@ module Changes
       rows.group_by(&:first).values.filter_map { |(one, two)| [one[1], one[2], two[2]] if two }
     end
 
-    def words = "Exchanged fill and line of #{(@labels.size == 1) ? @labels.first : count(@labels.size, "part")}"
+    def words = "Exchanged fill and line of #{parts}"
   end
 end

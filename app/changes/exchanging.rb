@@ -2,8 +2,8 @@ module Changes
   # Places that hold what others held, with all that each follows and its opacity.
   module Exchanging
     COLUMNS = Copies::HELD.map(&:to_sym).freeze
-    # What is painted: how a line is drawn is no matter of a fill.
-    PAINT = (COLUMNS - [:settings]).freeze
+    # What is painted: how a line is drawn is no matter of a fill, nor is what is worn there.
+    PAINT = (COLUMNS - %i[settings outfit_id]).freeze
 
     private
 

@@ -47,6 +47,7 @@ module Changes
     # other projects did since something was undone.
     def attempt(change, done, rows)
       Record.transaction(requires_new: true) do
+        Hidden.let_go(rows.to_a)
         rows.forwards
         Change.check(rows.marks)
       end

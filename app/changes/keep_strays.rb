@@ -14,6 +14,9 @@ module Changes
       @artworks, @hexes, @palette, @name = artworks, hexes.uniq, palette, Magpie::Text.name(name)
     end
 
+    # @return [Group] that was made
+    attr_reader :group
+
     private
 
     def make
@@ -22,7 +25,7 @@ module Changes
       groups = Group.where(palette: @palette)
       @group = create(Group, palette: @palette, name: Magpie::ColorName.unused(@name.empty? ? "Colours of #{@artworks.first.name}" : @name, groups.pluck(:name)), position: next_position(groups))
       @linked = link(@artworks, swatches)
-      @group
+      self
     end
 
     # {hex => Swatch}

@@ -1,7 +1,7 @@
 module Changes
   # Merges a palette into another. A swatch that is as near as the limit to one that is
   # there becomes one with it, and its places follow; the others move over, into the
-  # group of the same name or one that is made for them.
+  # group of the same name or one that is made for them, and so do outfits.
   class MergePalettes < Change
     include Ties
     include Slots
@@ -29,6 +29,7 @@ module Changes
       @merged, @moved = merged.size, moved.size
       merge(merged)
       move(moved.map(&:first))
+      move_outfits
       lead_uses
       remove(Group, Group.where(palette: @from).ids)
       remove(Palette, [@from.id])
@@ -49,6 +50,16 @@ module Changes
         target = there.find { |each| each.name.casecmp?(group.name) } || create(Group, palette: @into, name: group.name, note: group.note, position: next_position(there))
         first = next_position(Swatch.where(group: target))
         moving.zip(free_names(target, moving.map(&:name))).each_with_index { |(swatch, name), index| update(swatch, group_id: target.id, name:, position: first + index, across: nil, down: nil) }
+      end
+    end
+
+    # They go on being worn.
+    def move_outfits
+      there = Outfit.where(palette: @into).order(:position).to_a
+      names = there.map(&:name)
+      Outfit.where(palette: @from).order(:position, :id).each.with_index((there.last&.position || 0) + 1) do |outfit, position|
+        names << (name = Magpie::ColorName.unused(outfit.name, names))
+        update(outfit, palette_id: @into.id, name:, position:)
       end
     end
 

@@ -1,11 +1,11 @@
 module Changes
-  # What is done to the fill or line of parts of an artwork, given by their numbers.
+  # What is done to parts of an artwork, given by their numbers, or to their fill or line.
   module OfParts
     include Colourways
 
     # @param numbers [Array<Integer>] of parts
-    # @param role [String] "fill" or "line"
-    def initialize(project, artwork:, numbers:, role:)
+    # @param role [String, nil] "fill" or "line", where it is only that
+    def initialize(project, artwork:, numbers:, role: nil)
       super(project)
       @artwork, @numbers, @role = artwork, numbers, role
     end

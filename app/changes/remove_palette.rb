@@ -1,7 +1,9 @@
 module Changes
-  # Removes a palette, or single groups of one. Places that followed keep their value.
+  # Removes a palette, or single groups of one. Places that followed keep their value,
+  # and what wore outfits of it stays as it is.
   class RemovePalette < Change
     include Ties
+    include Likeness
 
     # @param groups [Array<Group>, nil] only these; nil removes the palette with all
     def initialize(project, palette:, groups: nil)
@@ -21,6 +23,7 @@ module Changes
       remove(Swatch, swatches.map(&:id))
       remove(Group, groups.map(&:id))
       return if @groups
+      remove_outfits(Outfit.where(palette: @palette).order(:id).ids)
       remove(Use, Use.where(palette: @palette).ids)
       remove(Palette, [@palette.id])
     end

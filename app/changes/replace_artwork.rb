@@ -37,7 +37,8 @@ module Changes
       pairs = Copies.keys(@artwork.id, @made.id, @counterparts)
       Copies.onto(dressed.map(&:id), @made.id, pairs)
       family.drop(1).each { |way| Copies.of_dress(way.id, bring(way, first_id: @made.id).id, @made.id, pairs) }
-      @rows.standing_on(Swatch, Copies.followed(Artwork.family(@made.id).ids))
+      Copies.stand(@rows, Artwork.family(@made.id).ids)
+      update_all(Patch, Patch.where(artwork_id: @artwork.id).order(:id).ids, artwork_id: @made.id)
       tell_apart(dressed)
       update_all(Artwork, family.map(&:id), removed_at: Time.now)
       self
@@ -46,7 +47,7 @@ module Changes
     # What refers to something in the file itself has been the file's all along.
     def dressed?(place)
       return false if place.kind == "reference"
-      return true if place.swatch_id || place.paint
+      return true if place.swatch_id || place.paint || place.settings || place.outfit_id
       @before[[place.key, place.role]]&.values_at(:kind, :hex, :opacity) != [place.kind, place.hex, place.opacity]
     end
 

@@ -14,7 +14,7 @@ module Changes
     def make
       ids = found_places
       @rows.standing_on(Artwork, [@artwork.id])
-      update_all(Place, ids, opacity: @opacity)
+      update_all(Place, ids, opacity: @opacity, outfit_id: nil)
     end
 
     def words = "Made the #{@role} of #{parts} #{(@opacity * 100).round} % opaque"

@@ -2,16 +2,17 @@ module Changes
   # How the lines of parts are drawn and the parts are seen: width and dash, opacity,
   # blending. What is nil is as the file has it again.
   class SetSettings < Change
-    include Colourways
+    include OfParts
+    include Likeness
 
     WORDS = {width: "line width", dash: "dash", opacity: "opacity", blend: "blending", filter: "filter", hidden: "eye"}.freeze
 
-    # @param numbers [Array<Integer>] of parts
     # @param settings [Hash{Symbol => Object}] see Magpie::Artwork::Settings
-    def initialize(project, artwork:, numbers:, settings:)
-      super(project)
+    # @raise [Magpie::Error]
+    def initialize(project, settings:, **given)
+      super(project, **given)
       Magpie::Artwork::Settings.from(settings)
-      @artwork, @numbers, @settings = artwork, numbers, settings
+      @settings = settings
     end
 
     private
@@ -24,7 +25,11 @@ module Changes
       @rows.standing_on(Artwork, [@artwork.id])
       roles_of = own([@artwork], found.map(&:first)).zip(found.map { |_, role, _| role }).to_h
       update_each(Place, Place.among(roles_of.keys).pluck(:id, :settings).to_h { |id, was| [id, {settings: merged(was, roles_of[id])}] })
+      take_off(roles_of.select { |_, role| leaves?(role) }.keys)
     end
+
+    # What an outfit says is set otherwise.
+    def leaves?(role) = Outfit::SETTINGS.fetch(role).intersect?(@settings.keys)
 
     def roles = Magpie::Artwork::Settings::OF.keys.select { |role| of(role).any? }
 
@@ -33,7 +38,6 @@ module Changes
     def merged(was, role) = {**was.to_h, **of(role)}.compact.presence
 
     def words
-      parts = (@labels.size == 1) ? @labels.first : count(@labels.size, "part")
       return "#{@settings[:hidden] ? "Hid" : "Showed"} #{parts}" if @settings.keys == [:hidden]
       return "Drew #{parts} as the file has it" if @settings.values.all?(&:nil?)
       "Set the #{Magpie::Text.list(@settings.keys.map { |name| WORDS[name] })} of #{parts}"

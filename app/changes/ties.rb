@@ -32,10 +32,11 @@ module Changes
     # Places hold a value of their own: a colour, or what a swatch holds now. The inks
     # of a gradient or pattern go on following.
     # @param value [Magpie::Color, Swatch, nil] nil clears them
-    def fill_places(ids, value)
+    # @param worn [Boolean] do they go on wearing what they wear?
+    def fill_places(ids, value, worn: false)
       return if ids.empty?
       clear_places(ids)
-      update_all(Place, ids, **(value ? Place.copying(value) : Place::EMPTY))
+      update_all(Place, ids, **(value ? Place.copying(value) : Place::EMPTY).except(*(:outfit_id if worn)))
       inks = value.is_a?(Swatch) ? value.inks.pluck(:ink, :swatch_id) : []
       create_all(Follow, ids.flat_map { |id| inks.map { |ink, swatch_id| {place_id: id, swatch_id:, ink:} } })
     end
@@ -64,7 +65,7 @@ module Changes
     def link(artworks, links) = links.sum { |hex, swatch| strays(artworks, hex).tap { |ids| paint_places(ids, swatch) }.size }
 
     def clear_places(ids)
-      @rows.standing_on(Artwork, Place.where(id: ids).distinct.pluck(:artwork_id))
+      @rows.standing_on(Artwork, Place.where(id: ids).where.not(artwork_id: nil).distinct.pluck(:artwork_id))
       remove(Follow, Follow.where(place_id: ids).ids)
     end
 
@@ -72,10 +73,10 @@ module Changes
     def untie(ids) = remove(Follow, Follow.where(follower_id: ids).ids)
 
     # Nothing follows these swatches any more. Every place keeps the value that it
-    # shows, every tint and ink the one that it has.
+    # shows, every tint and ink the one that it has; so do outfits, and are worn as before.
     def let_go(swatches)
       places = Follow.of_places.where(swatch_id: swatches.map(&:id)).order(:id).pluck(:swatch_id, :place_id).group_by(&:first)
-      Swatch.where(id: places.keys).includes(:inks).order(:id).each { |swatch| fill_places(places[swatch.id].map(&:last), swatch) } # as this change left them
+      Swatch.where(id: places.keys).includes(:inks).order(:id).each { |swatch| fill_places(places[swatch.id].map(&:last), swatch, worn: true) } # as this change left them
       remove(Follow, Follow.where(swatch_id: swatches.map(&:id)).ids)
     end
 

@@ -21,6 +21,9 @@ module Following
       values.each { |id, colour| @held.fetch(id).colour = colour if @held.key?(id) }
     end
 
+    # How many swatches follow.
+    def size = @graph.followers.size
+
     # The swatches that were given a value, with it.
     # @return [Hash{Integer => Held}] by id
     def given = @held.slice(*@given)

@@ -25,6 +25,22 @@ module Following
       stale_tints(tints, held) + stale_inks(inks, held) + read.values_at(*ids).compact.filter_map { |each| stale_copy(each) }
     end
 
+    # Whatever wears an outfit holds what the outfit holds, and one of each role is held. Artworks
+    # that are hidden may be behind; they are looked at when they are shown again.
+    # @param ids [Array<Integer>, nil] of outfits; nil looks at all
+    # @return [Array<String>] what is wrong, for the log
+    def misworn(ids = nil)
+      return [] if ids == []
+      among = "AND outfits.id = ANY(#{Record.array(ids)})" if ids
+      held = ->(place) { "(#{place}.kind, #{place}.colour, #{place}.hex, #{place}.reference, #{place}.opacity, #{place}.paint, #{Place.ties(place)})" }
+      Record.connection.select_values(<<~SQL)
+        SELECT 'place ' || p.id || ' wears ' || outfits.name || ' and holds something else' FROM outfits JOIN places p ON p.outfit_id = outfits.id #{among} JOIN artworks a ON a.id = p.artwork_id AND a.removed_at IS NULL
+        LEFT JOIN places own ON own.outfit_id = outfits.id AND own.artwork_id IS NULL AND own.role = p.role
+        WHERE #{held.call("p")} IS DISTINCT FROM #{held.call("own")} OR NOT COALESCE(p.settings, '{}') @> COALESCE(own.settings, '{}')
+        UNION ALL SELECT name || ' holds no fill and line' FROM outfits WHERE 2 <> (SELECT count(*) FROM places own WHERE own.outfit_id = outfits.id AND own.artwork_id IS NULL) #{among}
+      SQL
+    end
+
     # Tints and inks at either end of which one of these is.
     # @return [Array<[tint, ink, followed, follower, place]>]
     def edges(ids)

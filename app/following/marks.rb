@@ -7,20 +7,24 @@ module Following
     # Which table a column points at.
     REFERENCES = {
       "swatch_id" => "swatches", "follower_id" => "swatches", "place_id" => "places", "group_id" => "groups", "palette_id" => "palettes",
-      "find_id" => "finds", "source_id" => "sources", "artwork_id" => "artworks", "first_id" => "artworks", "part_id" => "parts"
+      "find_id" => "finds", "source_id" => "sources", "artwork_id" => "artworks", "first_id" => "artworks", "part_id" => "parts", "outfit_id" => "outfits"
     }.freeze
-    # What a place depends on that is painted with a swatch; what a tint or an ink does;
-    # what anything else does that points at a row.
-    PAINTED, MADE, THERE = %w[shared], %w[shared colour hex paint], %w[removed_at]
+    # What a place depends on that is painted with a swatch; what a tint or an ink does; what
+    # one does that wears an outfit; what anything else does that points at a row.
+    PAINTED, MADE, WORN, THERE = %w[shared], %w[shared colour hex paint], %w[edition], %w[removed_at]
+    # By the table that is pointed at.
+    NEEDS = {"swatches" => PAINTED, "outfits" => WORN}.tap { |needs| needs.default = THERE }.freeze
+    # What must be as it was for a place to begin or end to wear something.
+    WEARING = Place::HELD
     # What a lock holds fast.
     HELD = %w[colour hex paint]
     WHOLE = "whole"
     UNHELD = [WHOLE, "locked"]
     # What can be there once only: a name, or a place of a colourway, that became free may
     # have been taken since.
-    ONCE = {"swatches" => %w[group_id name], "uses" => %w[project_id palette_id], "places" => %w[artwork_id part_id role]}.freeze
+    ONCE = {"swatches" => %w[group_id name], "uses" => %w[project_id palette_id], "outfits" => %w[palette_id name], "places" => %w[artwork_id part_id role]}.freeze
     # Tables as numbers, for #touched.
-    TABLES = %w[once swatches groups palettes uses finds sources artworks places parts follows patches].freeze
+    TABLES = %w[once swatches groups palettes uses finds sources artworks places parts follows patches outfits].freeze
 
     # Columns that must be told with others: which way something follows, and all of
     # what can be there once only.
@@ -66,11 +70,16 @@ module Following
     # @return [Array<Integer>] ids
     def moved = written.filter_map { |(table, id), columns| id if table == "swatches" && columns.intersect?(HELD) && !columns.intersect?(UNHELD) }
 
+    # Outfits that came or went, or that something was given, or wears, or wore.
+    # @return [Array<Integer>] ids
+    def outfits = [*written.keys, *after.keys, *before.keys].filter_map { |table, id| id if table == "outfits" }.uniq
+
     private
 
     def add(table, ids, before, after)
-      return ids.each { |id| need(@after, [table, id], (table == "swatches") ? PAINTED : THERE) } if after == {}
+      return ids.each { |id| need(@after, [table, id], NEEDS[table]) } if after == {}
       columns = (before && after) ? [before, after].flat_map { |rows| columns_of(rows) }.uniq - ["id"] : [WHOLE]
+      columns |= WEARING if table == "places" && columns.include?("outfit_id") && [before, after].flatten.compact.any? { |row| row["outfit_id"] }
       ids.each { |id| need(@written, [table, id], columns) }
       [[before, @before], [after, @after]].each { |rows, found| [rows].flatten.compact.each { |row| point(table, row, found) } } if columns == [WHOLE] || REFERENCES.keys.intersect?(columns)
       once(table, before) { |key| need(@before, key, [WHOLE]) }
@@ -88,9 +97,8 @@ module Following
     def need(all, key, columns) = all[key] = all.key?(key) ? all[key] | columns : columns
 
     def point(table, row, found)
-      needs = THERE
-      needs = (row["place_id"] && row["ink"].nil?) ? PAINTED : MADE if table == "follows"
-      row.each { |column, id| need(found, [REFERENCES[column], id], needs) if id && REFERENCES[column] }
+      needs = ((row["place_id"] && row["ink"].nil?) ? PAINTED : MADE) if table == "follows"
+      row.each { |column, id| need(found, [REFERENCES[column], id], needs || ((column == "outfit_id") ? WORN : THERE)) if id && REFERENCES[column] }
     end
 
     # Both wrote the same, or one wrote what the other's lock holds.

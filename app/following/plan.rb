@@ -2,6 +2,8 @@ module Following
   # Of some swatches that are all to get other values: which can, which follow another
   # of them, and which are held fast by a lock.
   class Plan
+    MOST = 100 # followers that move while a swatch is tried; more of them move when it is changed
+
     # @param swatches [Array<Swatch>]
     def initialize(swatches)
       @swatches = swatches
@@ -22,6 +24,19 @@ module Following
       given = values.transform_keys(&:id)
       moved = Flow.new(given.keys, values: given).moved
       given.merge(moved.swatches.to_h { |held| [held.id, held.colour] })
+    end
+
+    # What plain swatches that follow one would become, frame by frame while it is tried.
+    # @param id [Integer] of a swatch
+    # @param colour [Magpie::Color] what it would hold
+    # @return [Hash{Integer => Magpie::Color}] by swatch; none where one of them is locked, or
+    #   where there are more than MOST
+    def self.led(id, colour)
+      flow = Flow.new([id], values: {id => colour})
+      return {} if flow.size > MOST
+      flow.moved.swatches.reject(&:paint).to_h { |held| [held.id, held.colour] }
+    rescue Magpie::Error # it is told when it is applied
+      {}
     end
 
     private

@@ -49,6 +49,10 @@ module Frame
 
     def shared? = swatch&.shared
 
+    # Swatches that follow it, to whatever depth.
+    # @return [Array<Integer>] ids
+    def followers = @followers ||= id ? Following::Graph.below([id]).followers : []
+
     # Can it not be changed here?
     def fixed? = swatch&.locked || swatch&.paint
 

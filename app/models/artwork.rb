@@ -58,6 +58,10 @@ class Artwork < Record
   # @param numbers [Array<Integer>] of parts
   def places_of(numbers) = places.where(part_id: parts.numbered(numbers).reorder(nil).where(locked: false).ids) # found by the few parts and not among the many places
 
+  # Those by which parts are told that are to wear something.
+  # @return [ActiveRecord::Relation]
+  def open_fills = Artwork.open_places([self]).where(role: "fill")
+
   # Why nothing is found to be written of parts.
   # @param numbers [Array<Integer>] of parts
   # @return [Magpie::Error]

@@ -11,6 +11,7 @@ class Palette < Record
   has_many :projects, through: :uses
   has_many :groups, -> { order(:position, :id) }
   has_many :swatches, through: :groups
+  has_many :outfits, -> { order(:position, :id) }
 
   scope :standing, -> { where(archived_at: nil) }
 

@@ -1,8 +1,10 @@
 # One fill or line of a part, or one gradient stop. It holds nothing, a colour, a
-# gradient or pattern of its own or of its artwork, or follows a shared swatch.
+# gradient or pattern of its own or of its artwork, or follows a shared swatch. It may wear
+# an outfit, and holds what that holds then; what an outfit holds are places of no artwork.
 class Place < Record
   belongs_to :artwork
   belongs_to :part
+  belongs_to :outfit, optional: true
   has_one :follow, -> { where(ink: nil) } # of a swatch, as it is
   has_one :swatch, through: :follow
   has_many :inks, -> { where.not(ink: nil) }, class_name: "Follow"
@@ -10,13 +12,19 @@ class Place < Record
   attribute :colour, Record::ColourType.new
   attribute :paint, Swatch::PaintType.new
 
-  EMPTY = {kind: "none", colour: nil, hex: nil, reference: nil, paint: nil}.freeze
+  # All that it holds, besides what it follows.
+  HELD = %w[kind colour hex reference opacity paint settings outfit_id].freeze
+  EMPTY = {kind: "none", colour: nil, hex: nil, reference: nil, paint: nil, outfit_id: nil}.freeze
   # The columns of a place that follows a swatch: the value is the swatch's.
   PAINTED = {**EMPTY, kind: "colour"}.freeze
 
   # Places of artworks that have not been removed.
   scope :standing, -> { where(artwork_id: Artwork.where(removed_at: nil).select(:id)) }
   scope :following, ->(swatches) { joins(:follow).where(follows: {swatch_id: swatches}) }
+
+  # All that a place follows, in one value, as SQL.
+  # @param place [String] what the place is called there
+  def self.ties(place) = "(SELECT array_agg((f.swatch_id, f.ink)::text ORDER BY f.ink) FROM follows f WHERE f.place_id = #{place}.id)"
 
   # With what its inks follow.
   def paint = super&.referring(inks.to_h { |tie| [tie.ink, tie.swatch_id] })

@@ -55,7 +55,7 @@ module Page
     end
 
     def properties(role, set)
-      Magpie::Artwork::Settings.from(JSON.parse(set)).properties(role).transform_values { |value| value.gsub(Magpie::Artwork::Identifiers::MARK, PREFIX) }
+      Magpie::Artwork::Settings.kept(JSON.parse(set)).properties(role).transform_values { |value| value.gsub(Magpie::Artwork::Identifiers::MARK, PREFIX) }
     end
 
     # The property carries the swatch's own opacity.

@@ -22,6 +22,8 @@ class Actor
 
   def swatches = Swatch.where(group: groups)
 
+  def outfits = Outfit.where(palette: palettes)
+
   # @return [Project]
   # @raise [ActiveRecord::RecordNotFound]
   def project(id) = projects.find(id)
@@ -31,6 +33,8 @@ class Actor
   def group(id) = groups.find(id)
 
   def swatch(id) = swatches.find(id)
+
+  def outfit(id) = outfits.find(id)
 
   # Places of artworks that stand, wherever a swatch is followed.
   def places = Place.where(artwork: artworks.where(removed_at: nil))

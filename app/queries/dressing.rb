@@ -8,18 +8,19 @@ class Dressing
   # @!attribute number [Integer] of its part, in the order of the drawing
   # @!attribute key [String] of its part
   # @!attribute swatch_id [Integer, nil] that it follows
-  Held = Struct.new(:id, :part_id, :number, :key, :role, :kind, :colour, :hex, :reference, :opacity, :paint, :settings, :swatch_id)
+  # @!attribute like [Integer, nil] another place whose inks it would have, see Swapped
+  Held = Struct.new(:id, :part_id, :number, :key, :role, :kind, :colour, :hex, :reference, :opacity, :paint, :settings, :outfit_id, :swatch_id, :like)
+  SELECTED = "p.id, p.part_id, parts.position, parts.key, p.role, p.kind, p.colour, p.hex, p.reference, p.opacity, p.paint, p.settings, p.outfit_id, f.swatch_id"
 
   attr_reader :artwork
 
   # @param since [Integer] a stamp: only places that were repainted after it, see .stamp
   # @param compounds [Boolean] only places that hold a gradient or pattern of a palette
   # @param trying [Hash{Integer => Magpie::Color}] what swatches would hold, by id
-  # @param swaps [Hash{(Integer, String) => Integer}] which swatch places would follow instead
-  #   of one, or of having a stray colour: ids, by id or hex
+  # @param swaps [Hash] what would give way to what, see Swapped
   def initialize(artwork, since: nil, compounds: false, trying: {}, swaps: {})
     @artwork, @since, @compounds, @trying = artwork, since, compounds, trying
-    @swaps = swaps.empty? ? swaps : Swatch.where(id: swaps.values).ids.to_set.then { |there| swaps.select { |_, to| there.include?(to) } }
+    @swapped = Swapped.new(swaps)
     @colours = Hash.new { |known, json| known[json] = COLOURS.deserialize(json) } # drawings use the same few over and over
   end
 
@@ -31,13 +32,13 @@ class Dressing
   # @return [Hash{String => Magpie::Artwork::Settings}] by key
   def settings
     set = places.select(&:settings).group_by(&:key)
-    set.transform_values { |held| Magpie::Artwork::Settings.from(held.map { |place| JSON.parse(place.settings) }.reduce(:merge)) }
+    set.transform_values { |held| Magpie::Artwork::Settings.kept(held.map { |place| JSON.parse(place.settings) }.reduce(:merge)) }
   end
 
   # @return [Array<Held>]
   def places
-    @places ||= Record.connection.select_rows(<<~SQL).map { |row| swapped(Held.new(*row)) }
-      SELECT p.id, p.part_id, parts.position, parts.key, p.role, p.kind, p.colour, p.hex, p.reference, p.opacity, p.paint, p.settings, f.swatch_id
+    @places ||= @swapped.apply(Record.connection.select_rows(<<~SQL).map { |row| Held.new(*row) })
+      SELECT #{SELECTED}
       FROM places p JOIN parts ON parts.id = p.part_id LEFT JOIN follows f ON f.place_id = p.id AND f.ink IS NULL
       WHERE #{@artwork.shows} #{"AND p.id IN (#{repainted})" if @since} #{"AND p.id IN (#{compound})" if @compounds} ORDER BY p.id
     SQL
@@ -48,8 +49,8 @@ class Dressing
   def paints
     @paints ||= begin
       held = held_by(places.filter_map(&:swatch_id).uniq)
-      of_swatches, of_places = inks(held.values.select(&:paint).map(&:id), places.select(&:paint).map(&:id))
-      places.to_h { |place| [[place.key, place.role], paint(place, held[place.swatch_id], of_swatches[place.swatch_id], of_places[place.id])] }
+      of_swatches, of_places = inks(held.values.select(&:paint).map(&:id), places.select(&:paint).map { |place| place.like || place.id })
+      places.to_h { |place| [[place.key, place.role], paint(place, held[place.swatch_id], of_swatches[place.swatch_id], of_places[place.like || place.id])] }
     end
   end
 
@@ -61,11 +62,6 @@ class Dressing
   end
 
   private
-
-  def swapped(place)
-    to = @swaps[place.swatch_id || place.hex] or return place
-    place.tap { |held| held.swatch_id, held.kind, held.colour, held.hex, held.paint = to, "colour", nil, nil, nil }
-  end
 
   # Nobody's change is missed: what is repainted after it has a larger stamp.
   def repainted = "SELECT place_id FROM repainted WHERE artwork_id IN (#{Integer(@artwork.id)}, #{Integer(@artwork.drawn_id)}) AND stamp > #{Integer(@since)}"

@@ -31,6 +31,10 @@ class PartsAlike
   # @return [Array<Integer>] also those of which a stop or an ink follows it
   def of_swatch(id) = @artwork.parts.where(id: @artwork.places.where(id: Follow.where(swatch_id: id).where.not(place_id: nil).select(:place_id)).select(:part_id)).order(:position).pluck(:position)
 
+  # @param id [Integer] of an outfit
+  # @return [Array<Integer>]
+  def of_outfit(id) = @artwork.parts.where(id: @artwork.places.where(outfit_id: id).select(:part_id)).order(:position).pluck(:position)
+
   # @param hex [String] a stray colour
   # @return [Array<Integer>]
   def of_stray(hex) = rows("p.kind <> 'none' AND f.swatch_id IS NULL AND p.hex = #{quote(hex)}").map(&:first).uniq

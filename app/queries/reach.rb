@@ -6,13 +6,13 @@ class Reach
   def self.of(actor, ids) = actor.reaches.where(swatch_id: ids).group(:swatch_id).sum(:places)
 
   # @param palettes [Array<Palette>]
-  # @return [Array<[Integer, Integer, Integer, Integer]>] swatch, palette, artwork, and how
-  #   many places of that artwork follow the swatch
+  # @return [Array<[Integer, Integer, Integer, Integer]>] swatch, palette, artwork (of a
+  #   colourway, its first), and how many places there follow the swatch
   def self.in_palettes(actor, palettes)
     return [] if palettes.empty?
     Record.connection.select_rows(<<~SQL)
-      SELECT s.id, g.palette_id, r.artwork_id, r.places
-      FROM groups g JOIN swatches s ON s.group_id = g.id JOIN (#{actor.reaches.to_sql}) r ON r.swatch_id = s.id
+      SELECT s.id, g.palette_id, COALESCE(a.first_id, a.id), r.places
+      FROM groups g JOIN swatches s ON s.group_id = g.id JOIN (#{actor.reaches.to_sql}) r ON r.swatch_id = s.id JOIN artworks a ON a.id = r.artwork_id
       WHERE g.palette_id = ANY(#{Record.array(palettes.map(&:id))})
     SQL
   end
@@ -26,8 +26,13 @@ class Reach
   # Places in all.
   def total = counts.values.sum
 
-  # How many artworks they are in.
-  def artworks = counts.size
+  # How many, and in how many artworks and colourways that differ there.
+  # @return [String] "12 places in 2 artworks and 1 colourway"
+  def words
+    ways, firsts = @actor.artworks.where(id: counts.keys).pluck(:first_id).partition(&:itself).map(&:size)
+    within = {"artwork" => firsts, "colourway" => ways}.reject { |_, number| number == 0 }.map { |word, number| Magpie::Text.count(number, word) }
+    "#{Magpie::Text.count(total, "place")} in #{Magpie::Text.list(within)}"
+  end
 
   # @return [Array<[Artwork, Integer]>] those with most places, and how many
   def shown
@@ -41,8 +46,8 @@ class Reach
   # @return [Array<Artwork>]
   def artworks_shown = @artworks_shown ||= shown.map(&:first)
 
-  # Artworks that are not shown.
-  def more = artworks - shown.size
+  # Artworks and colourways that are not shown.
+  def more = counts.size - shown.size
 
   private
 

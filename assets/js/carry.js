@@ -1,4 +1,5 @@
-// What parts are given of another part is shown at once: its paints, and how it is drawn.
+// What parts are given of another part, or of an outfit, is shown at once: its paints, and how
+// it is drawn.
 import { part } from "./drawings.js"
 import { find } from "./page.js"
 import { preview } from "./previews.js"
@@ -6,14 +7,28 @@ import { preview } from "./previews.js"
 const ATTRIBUTES = { fill: ["fill", "fill-opacity"], line: ["stroke", "stroke-opacity"] }
 const PROPERTIES = { width: ["stroke-width"], dash: ["stroke-dasharray"], opacity: ["opacity"], effects: ["mix-blend-mode", "filter"] }
 
-// @returns {string} "artwork.number", empty where none is taken
+// @returns {string} "artwork.number", or "outfit.number"; empty where none is taken
 export const carriedFrom = () => find("#carry")?.dataset.from ?? ""
 
 export function showCarried(host, number) {
+  const outfit = find("#carry").dataset.outfit
+  if (outfit) return showOutfit(host, number, outfit)
   const [artwork, from] = carriedFrom().split("."), what = find("#carry").dataset.what.split(" ")
   const source = artwork === host.dataset.artwork && part(host, from), to = part(host, number)
   if (!source || !to || source === to) return // the answer shows it
-  for (const name of what.flatMap(each => ATTRIBUTES[each] ?? [])) preview(to, name, source.getAttribute(name))
   const drawn = getComputedStyle(source), style = what.flatMap(each => PROPERTIES[each] ?? []).map(name => `${name}:${drawn.getPropertyValue(name)}`)
-  if (style.length) preview(to, "style", `${to.getAttribute("style") ?? ""};${style.join(";")}`)
+  show(to, what.flatMap(each => ATTRIBUTES[each] ?? []).map(name => [name, source.getAttribute(name)]), style.join(";"))
+}
+
+// @param {string} shown as JSON: attributes, and properties as CSS
+export function showOutfit(host, number, shown) {
+  const to = part(host, number), { attributes, style } = JSON.parse(shown)
+  if (to) show(to, Object.entries(attributes), style)
+}
+
+// The sweep that gives it meets it as before, also where it has no fill now: what lies
+// below is not meant.
+function show(to, attributes, style) {
+  for (const [name, value] of attributes) preview(to, name, value)
+  preview(to, "style", [to.getAttribute("style"), style, "pointer-events:all"].filter(Boolean).join(";"))
 }

@@ -5,7 +5,7 @@ import { all, find, whenPageChanges } from "./page.js"
 import { onceAFrame, spread } from "./frames.js"
 import { SHOWN, WRITE } from "./mix_notations.js"
 import { slice } from "./mix_plane.js"
-import { showSwatch } from "./swatch_preview.js"
+import { showFollower, showSwatch } from "./swatch_preview.js"
 import { tell } from "./trouble.js"
 import { pressing } from "./waiting.js"
 
@@ -110,7 +110,7 @@ export async function ask(text) {
     const asked = waiting, next = pause(OFTEN)
     waiting = null
     try {
-      const question = new URLSearchParams({ notation: asked, plane: find("#slice")?.dataset.plane ?? "", model: find(".mix-form input[name=model]")?.value ?? "" })
+      const question = new URLSearchParams({ notation: asked, plane: find("#slice")?.dataset.plane ?? "", model: find(".mix-form input[name=model]")?.value ?? "", swatch: sheet().dataset.led ?? "" })
       const answer = await fetch(`/colour.json?${question}`)
       const answered = await answer.json()
       if (sheet() && waiting === null) answer.ok ? settle(answered) : complain(answered.error)
@@ -132,6 +132,7 @@ function settle(answered) {
   find("#mix-hex").textContent = said.hex
   find("#mix-name").textContent = said.name.toLowerCase()
   show(said.hex)
+  for (const [id, hex] of Object.entries(said.followers)) showFollower(`--swatch-${id}`, hex)
   find("#mix-now").classList.remove("on-light", "on-dark")
   find("#mix-now").classList.add(said.ink)
   spread(all("fieldset[data-model]", sheet()).map(group => () => standAt(group)))
@@ -179,7 +180,7 @@ function record() {
   letGo = false
   if (steps.at(-1) !== said.hex) steps = [...steps, said.hex].slice(-14)
   const id = sheet().dataset.variable.match(/\d+$/)?.[0]
-  if (id) document.dispatchEvent(new CustomEvent("swatch:tried", { detail: { [id]: said.hex } }))
+  if (id) document.dispatchEvent(new CustomEvent("swatch:tried", { detail: { [id]: said.hex, ...said.followers } }))
   drawSteps()
 }
 

@@ -95,13 +95,15 @@ function beginSweep(event) {
   visitPart(top(event))
 }
 
-// All that lies between two events, so that a fast hand passes nothing over.
+// All that lies between two events, so that a fast hand passes nothing over. It is looked
+// for before anything is shown: to look after each would make the browser style it all anew.
 function sweepTo(event) {
   const way = Math.hypot(event.clientX - press.x, event.clientY - press.y), steps = Math.min(Math.max(Math.ceil(way / STEP), 1), MOST)
-  for (let step = 1; step <= steps; step++) {
-    const share = step / steps
-    visitPart(top({ clientX: press.x + (event.clientX - press.x) * share, clientY: press.y + (event.clientY - press.y) * share }))
-  }
+  const met = Array.from({ length: steps }, (_, step) => {
+    const share = (step + 1) / steps
+    return top({ clientX: press.x + (event.clientX - press.x) * share, clientY: press.y + (event.clientY - press.y) * share })
+  })
+  for (const number of new Set(met)) visitPart(number)
   press.x = event.clientX
   press.y = event.clientY
 }

@@ -1,4 +1,5 @@
-# The rest of the demo: the ticket and the star trail, and the poster's colourways.
+# The rest of the demo: the ticket and the star trail, the poster's colourways, and the outfit
+# that stars wear.
 module Demo
   # The palette of the children's trail, and of the winter months.
   TRAIL = {
@@ -18,6 +19,7 @@ module Demo
     trail = trail(project)
     %w[ticket star_trail].each { |name| artwork(project, palette, name) }
     poster = project.artworks.firsts.find_by!(name: "Poster")
+    starlight(project, palette)
     colourway(project, poster, "Winter hours", "For November to February, when the dome opens at five", WINTER)
     colourway(project, poster, "Daytime", "For the school visits", DAYTIME)
     trail
@@ -28,6 +30,18 @@ module Demo
     Use.create!(project:, palette:, position: project.uses.maximum(:position) + 1)
     groups(palette, TRAIL)
     palette
+  end
+
+  # Lamp with a thin glow, kept from the poster and worn in three artworks.
+  def starlight(project, palette)
+    stars = project.artworks.firsts.where(name: %w[Poster Badge Ticket]).to_h { |each| [each, each.parts.where("key ~ '^(stars|enamel|sparks)/'").pluck(:position)] }
+    artwork, numbers = stars.first
+    dress = {artwork:, numbers:, actor: Actor.new}
+    Changes::DressParts.perform(project, **dress, role: "line", content: Hand::Content.of_swatch(palette.swatches.find_by!(name: "Last light")))
+    Changes::SetOpacity.perform(project, **dress, role: "line", opacity: 0.45)
+    Changes::SetSettings.perform(project, **dress, settings: {width: 3.0})
+    outfit = Changes::KeepOutfit.perform(project, **dress, palette:, name: "Starlight")
+    stars.drop(1).each { |other, parts| Changes::WearOutfit.perform(project, artwork: other, numbers: parts, actor: Actor.new, outfit:) }
   end
 
   def colourway(project, poster, name, note, given)

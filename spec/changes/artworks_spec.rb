@@ -72,6 +72,21 @@ RSpec.describe "Artworks", :data do
       expect([change.lost, change.found, made.name, way.name]).to eq [[], 19, "Poster", "Poster, Winter hours"]
     end
 
+    it "take their test patches along, also back" do
+      content = Hand::Content.new(name: "Lamp", colour: hex("#FFCE5C"))
+      patch = Changes::AddPatch.perform(project, actor:, artwork: poster, shape: "ellipse", content:, box: {left: 0.1, top: 0.1, width: 0.2, height: 0.2})
+      made = replace.made
+      expect(patch.reload.artwork).to eq made
+      undo(project)
+      expect(patch.reload.artwork).to eq poster
+    end
+
+    it "keep how a part is drawn whose paint is the file's" do
+      Changes::SetSettings.perform(project, actor:, artwork: poster, numbers: numbers(poster, "planet_ring"), settings: {width: 3.0})
+      made = replace.made
+      expect(PartSettings.new(made, numbers(made, "planet_ring")).all["planet_ring"].width).to eq 3.0
+    end
+
     it "paint what was never dressed as the newer file does, and tell what is lost" do
       dress(poster, "moor")
       change = replace

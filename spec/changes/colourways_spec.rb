@@ -94,6 +94,7 @@ RSpec.describe "Colourways", :data do
     dress(poster, "moor", with: teal)
     dress(winter, "title", with: teal)
     expect(Reach.new(actor, [teal.id]).shown.map { |artwork, places| [artwork.name, places] }).to match_array [["Poster", 1], ["Poster, Winter hours", 1]]
+    expect(Reach.new(actor, [teal.id]).words).to eq "2 places in 1 artwork and 1 colourway"
     uses = ->(*artworks) { ArtworkColours.new(artworks).linked.to_h { |chip, uses| [chip.name, uses.total] }["Teal"] }
     expect([uses.call(poster), uses.call(winter), uses.call(poster, winter)]).to eq [1, 2, 2]
   end

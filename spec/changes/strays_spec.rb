@@ -42,7 +42,7 @@ RSpec.describe "Stray colours", :data do
       group = Group.find_by!(name: "Metals")
       expect(group.swatches.map { |swatch| [swatch.hex, swatch.shared, swatch.places.count] }).to eq [["#FFCE5C", true, 16], ["#B88A33", true, 4]]
       expect(RecordedChange.last.words).to eq "Made 2 swatches of strays, as the group Metals, and linked 20 places"
-      expect(described_class.perform(project, actor:, artworks: [poster], hexes: ["#A35166"], palette: project.palettes.first).name).to eq "Colours of Poster"
+      expect(described_class.perform(project, actor:, artworks: [poster], hexes: ["#A35166"], palette: project.palettes.first).group.name).to eq "Colours of Poster"
       expect { described_class.perform(project, actor:, artworks: [poster], hexes: Array.new(101) { |n| format("#%06X", n) }, palette: project.palettes.first) }.to raise_error(Magpie::Error, /the limit is 100/)
     end
   end

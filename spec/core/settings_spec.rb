@@ -18,6 +18,19 @@ RSpec.describe Magpie::Artwork::Settings do
     expect(file("sky").to_h).to include(width: 1.0, dash: "none", blend: "multiply", filter: "url(#soft)")
   end
 
+  it "has what files say in units, or in what is none, as what can be set, so that it can be given to others" do
+    said = {
+      %(stroke-dasharray="5px,3px") => "5 3", %(stroke-dasharray="1mm .5in") => "3.7795 48", %(stroke-dasharray="10%") => "7.6485", %(stroke-dasharray="1e1 2") => "10 2", %(stroke-dasharray="0 0") => "none",
+      %(stroke-dasharray="-1 2") => "7", %(stroke-dasharray="inherit") => "7", %(stroke-dasharray="1em") => "7", %(stroke-dasharray="#{(["1 2"] * 40).join(" ")}") => (["1 2"] * 32).join(" "), %(stroke-dasharray="999999 1") => "99999 1"
+    }
+    drawing = read(%(<g stroke="#231F55" stroke-dasharray="7">#{said.keys.each_with_index.map { |text, index| %(<path id="p#{index}" d="M0 0h9" #{text}/>) }.join}</g>
+      <path id="wide" d="M0 0h9" stroke="#000" stroke-width="2mm"/><path id="vast" d="M0 0h9" stroke="#000" stroke-width="20000"/><path id="odd" d="M0 0h9" fill="#000" style="mix-blend-mode:plus-lighter" opacity="7"/>))
+    found = described_class.of(drawing.template)
+    expect(said.keys.each_index.map { |index| found["p#{index}"].dash }).to eq said.values
+    expect([found["wide"].width.round(3), found["vast"].width, found["odd"].blend, found["odd"].opacity]).to eq [7.559, 10_000.0, "normal", 1.0]
+    expect(found.values.map { |each| described_class.from(each.to_h) }).to eq found.values
+  end
+
   it "takes the place of what the file has, each once, and leaves the rest" do
     given = {"ring" => {width: 2.25, dash: "none", opacity: 0.3}, "sky" => {blend: "screen", filter: "none"}, "words" => {hidden: true, filter: "url(#soft)"}}.transform_values { |each| described_class.from(each) }
     made = described_class.onto(drawing.template, given)

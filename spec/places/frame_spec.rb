@@ -46,7 +46,7 @@ RSpec.describe Frame, :data do
       share(project, lamp)
       Changes::LockSwatches.perform(project, actor:, swatches: [lamp.reload], locked: true)
       shared = sheet(lamp)
-      expect([shared.shared?, shared.fixed?, shared.held, shared.reach.total, shared.reach.artworks, shared.reach.more]).to eq [true, true, 0, 8, 1, 0]
+      expect([shared.shared?, shared.fixed?, shared.held, shared.reach.total, shared.reach.words, shared.reach.more]).to eq [true, true, 0, 8, "8 places in 1 artwork", 0]
     end
 
     it "stands its sliders where the colour is, those of wide models beyond the screen too" do

@@ -182,7 +182,7 @@ RSpec.describe App do
   end
 
   it "computes colours for the sheet, and says what is wrong with a bad one" do
-    get "/colour.json", notation: "hsb 200 60 80"
+    get "/colour.json", notation: "hsb 200 60 80", swatch: "999999999"
     expect(JSON.parse(last_response.body)).to include("hex" => "#52A3CC", "inside" => true, "read" => "HSB", "channels" => a_hash_including("rgb" => [82, 163, 204], "hsb" => [200, 60, 80]))
     get "/colour.json", notation: "hsb 200 160 80"
     expect(last_response.status).to eq 422

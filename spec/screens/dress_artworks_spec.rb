@@ -24,6 +24,13 @@ RSpec.describe "Dress, artworks", :screen do
     2.times { |n| click_button("Undo") && eventually { expect(listed.first).to eq((n == 0) ? "Night poster" : "Poster") } && settled }
   end
 
+  it "say so where nothing in them can be dressed" do
+    bare = Changes::BringInArtwork.perform(demo, actor: Actor.new, name: "Bare.svg", bytes: %(<svg xmlns="http://www.w3.org/2000/svg" width="60" height="40"><path id="a" d="M0 0h9v9z" fill="none"/></svg>))
+    expect(page).to have_no_css(".stage-note")
+    open_dress "tool=pick", artwork: bare
+    expect(page).to have_css(".stage-note", text: "Nothing in Bare has a fill or a line, so there is no part to dress")
+  end
+
   it "are duplicated and removed, and come back" do
     change
     click_button "Duplicate"

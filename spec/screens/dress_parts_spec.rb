@@ -108,6 +108,14 @@ RSpec.describe "Dress, the tree of parts", :screen do
     expect(page).to have_content("Moor is locked. Unlock it first")
     expect(fill_of("#stage", "moor")).to eq "#121720"
     settled
+    click_part "dome_wall", shift: true
+    picks "dome_wall", "moor"
+    settled
+    find("#give").click
+    expect(page).to have_content("1 locked part was left as it is")
+    expect(fill_of("#stage", "dome_wall")).to eq "#2F8FA3"
+    expect(fill_of("#stage", "moor")).to eq "#121720"
+    settled
     act "Moor", "Unlock"
     expect_done "Unlocked Moor of Poster"
     settled

@@ -3,7 +3,7 @@ require "support/screens"
 RSpec.describe "Every place", :screen do
   # Of the swatch that is chosen in Palettes.
   def rename_to(name)
-    fill_in "Name", with: name
+    fill_in "Name", with: name, exact: true
     click_button "Save"
     expect(page).to have_css(".chip-cell", text: name)
   end

@@ -35,6 +35,24 @@ RSpec.describe "Mix, sharing and Deliver", :screen do
       expect(find("[data-model=rgb] input[type=number][data-channel='1']").value).to eq "179"
     end
 
+    it "shows what it is tried on, and what follows it as a tint, at once; Esc takes both back" do
+      ember = Swatch.find_by!(name: "Ember sky")
+      tint = Changes::KeepTint.perform(demo, actor: Actor.new, parent: ember, percent: 50.0)
+      Changes::ShareSwatches.perform(demo, actor: Actor.new, swatches: [tint], ticks: [], limit: 0.0)
+      poster = Artwork.firsts.find_by!(name: "Poster")
+      Changes::DressParts.perform(demo, actor: Actor.new, artwork: poster, numbers: poster.parts.where(key: "moor").pluck(:position), role: "fill", content: Hand::Content.of_swatch(tint.reload))
+      visit "/projects/#{demo.id}/dress?mix=#{ember.id}"
+      expect(page).to have_content("Read as")
+      settled
+      seen = -> { [fill_of("#stage", "ember_band"), fill_of("#stage", "moor")].map { |css| hex_of(css) } }
+      was = seen.call
+      expect(was).to eq [ember.hex, tint.hex]
+      fill_in "Colour in any notation", with: "#2F8FA3"
+      eventually { expect(seen.call).to eq ["#2F8FA3", Following::Flow.tinted(Magpie::Notation.parse("#2F8FA3"), 50.0).hex] }
+      keys :escape
+      eventually { expect(seen.call).to eq was }
+    end
+
     it "goes back to the colour before on a click, and keeps nothing on Esc" do
       fill_in "Colour in any notation", with: "teal"
       expect(page).to have_css("#mix-hex", text: "#008080")

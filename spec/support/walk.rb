@@ -1,9 +1,11 @@
 require_relative "data"
+require_relative "walk_artworks"
 
 # A random walk through everything that touches what follows what: two projects that
 # share a palette, each step one change, undo, redo or undoing of one of the list.
 class Walk
   include DataSupport
+  include WalkArtworks
 
   CARD = <<~SVG
     <svg xmlns="http://www.w3.org/2000/svg" width="60" height="40"><defs><linearGradient id="g"><stop stop-color="#231F55"/><stop offset="1" stop-color="#E46F58"/></linearGradient></defs>
@@ -11,7 +13,7 @@ class Walk
   SVG
   COLOURS = %w[#231F55 #E46F58 #FFCE5C #2F8FA3 #111111].freeze
   STEPS = {
-    dress: 4, exchange: 2, step_parts: 3, opaque: 1, link: 2, keep_strays: 1, colourway: 2, reset: 2, make_first: 1, leave_colourway: 1, swap_palette: 2, draw: 2, carry: 2, tint_parts: 2, copy_artwork: 1, remove_artwork: 1, replace: 1, swap: 2, share: 3, loosen: 2, tint: 4, gradient: 3, repaint: 2, change: 4, shift: 3, merge: 3, remove: 2, import: 2, lock: 3, copy: 1, duplicate: 1,
+    dress: 4, exchange: 2, step_parts: 3, opaque: 1, link: 2, keep_strays: 1, colourway: 2, reset: 2, make_first: 1, leave_colourway: 1, swap_palette: 2, draw: 2, carry: 2, tint_parts: 2, copy_artwork: 1, remove_artwork: 1, replace: 1, swap: 2, wear: 4, keep_outfit: 2, change_outfit: 3, edit_outfit: 1, remove_outfit: 1, take_off: 1, lay_patch: 1, move_patch: 1, remove_patch: 1, lock_parts: 1, rename_part: 1, default: 1, share: 3, loosen: 2, tint: 4, gradient: 3, repaint: 2, change: 4, shift: 3, merge: 3, remove: 2, import: 2, lock: 3, copy: 1, duplicate: 1,
     gather_palettes: 1, rename: 1, move: 1, undo: 6, redo: 4, undo_only: 6
   }.freeze
   BAG = STEPS.flat_map { |step, weight| [step] * weight }.freeze
@@ -27,6 +29,7 @@ class Walk
     @palettes.each { |palette| 2.times { |n| Group.create!(palette:, name: "Group #{n}", position: n) } }
     @projects.each { |project| Changes::BringInArtwork.perform(project, actor: Actor.new, name: "Card.svg", bytes: CARD) }
     Group.order(:id).each { |group| 3.times { |n| Swatch.create!(group:, name: "Swatch #{n}", colour: hex(COLOURS[n]), shared: n > 0, position: n + 1) } }
+    Artwork.order(:id).zip(@palettes) { |artwork, palette| Changes::KeepOutfit.perform(artwork.project, actor: Actor.new, artwork:, numbers: [4], palette:) }
   end
 
   # @param seed [Integer] the same seed walks the same way
@@ -63,80 +66,6 @@ class Walk
   end
 
   def perform(change, **given) = change.perform(project, actor: Actor.new, **given).tap { @story << "  #{RecordedChange.order(:id).last&.words}" }
-
-  def dress
-    held = chance(3) ? Hand::Content.new(name: "x", colour:) : Hand::Content.of_swatch(swatch)
-    on_artwork(Changes::DressParts, numbers: parts, role: %w[fill line].sample(random: @random), content: chance(6) ? nil : held)
-  end
-
-  def parts = (0..3).to_a.sample(2, random: @random)
-
-  def exchange = on_artwork(Changes::ExchangePaints, numbers: parts)
-
-  def step_parts = on_artwork(Changes::StepParts, numbers: parts, role: %w[fill line].sample(random: @random), step: Changes::StepParts::WORDS.keys.sample(random: @random), swatches: chance(2))
-
-  def opaque = on_artwork(Changes::SetOpacity, numbers: parts, role: %w[fill line].sample(random: @random), opacity: @random.rand.round(2))
-
-  def stray = ArtworkColours.new(shown_artworks).strays.map(&:first).sample(random: @random) || raise(Magpie::Error, "There is no stray")
-
-  def link = perform(Changes::LinkStrays, artworks: some, links: {stray => swatch})
-
-  def keep_strays = perform(Changes::KeepStrays, artworks: some, hexes: [stray], palette: group.palette)
-
-  def swap
-    held = chance(3) ? Hand::Content.new(name: "x", colour:) : Hand::Content.of_swatch(swatch)
-    perform(Changes::SwapColour, artworks: some, from: chance(2) ? swatch : stray, content: held)
-  end
-
-  def on_artwork(change, **given)
-    artwork = shown_artworks.sample(random: @random) or raise Magpie::Error, "There is no artwork"
-    change.perform(artwork.project, actor: Actor.new, artwork:, **given).tap { @story << "  #{RecordedChange.order(:id).last&.words}" }
-  end
-
-  # Artworks and colourways that stand.
-  def shown_artworks = Artwork.where(removed_at: nil).order(:id).to_a
-
-  def some = shown_artworks.sample(chance(3) ? 9 : 1, random: @random)
-
-  def colourway = on_artwork(Changes::AddColourway)
-
-  def way = shown_artworks.select(&:colourway?).sample(random: @random) || raise(Magpie::Error, "There is no colourway")
-
-  def on_way(change, artwork = way, **given) = change.perform(artwork.project, actor: Actor.new, artwork:, **given).tap { @story << "  #{RecordedChange.order(:id).last&.words}" }
-
-  def swap_palette
-    from = Follow.of_places.distinct.order(:swatch_id).pluck(:swatch_id).sample(2, random: @random) + ArtworkColours.new(shown_artworks).strays.map(&:first).sample(1, random: @random)
-    perform(Changes::SwapPalette, artworks: some, swaps: from.to_h { |each| [each, swatch] })
-  end
-
-  def draw
-    settings = {width: [nil, 2.0, 3.5], dash: [nil, "4 2", "none"], opacity: [nil, 0.5, 1.0], hidden: [nil, true]}.to_a.sample(2, random: @random)
-    on_artwork(Changes::SetSettings, numbers: parts, settings: settings.to_h { |name, values| [name, values.sample(random: @random)] })
-  end
-
-  def tint_parts = on_artwork(Changes::TintParts, numbers: parts, role: %w[fill line].sample(random: @random), percent: [100.0, 50.0, 25.0].sample(random: @random))
-
-  def carry = on_artwork(Changes::CarryDress, numbers: parts, from: [shown_artworks.sample(random: @random), @random.rand(4)], what: Changes::CarryDress::WHAT.keys.sample(3, random: @random))
-
-  def copy_artwork = on_artwork(Changes::DuplicateArtwork)
-
-  def remove_artwork = chance(3) ? on_artwork(Changes::RemoveArtwork) : raise(Magpie::Error, "It stays")
-
-  # By a file in which the lamp has moved, and the moor is gone.
-  def replace = on_artwork(Changes::ReplaceArtwork, name: "Card.svg", bytes: CARD.sub(/<path id="moor".*?>/, "").sub('r="5"', 'r="6"'))
-
-  def reset = on_way(Changes::ResetParts, numbers: chance(2) ? nil : parts)
-
-  def leave_colourway = on_way(Changes::RemoveColourway)
-
-  # Whichever is the first, the same is seen.
-  def make_first
-    one = way
-    seen = -> { shown_artworks.select { |each| each.drawn_id == one.first_id }.map { |each| [each.colourway, Dressing.new(each).paints] }.sort_by { |each| [each[0], each[1].hash] } }
-    before = seen.call
-    on_way(Changes::MakeFirst, one)
-    raise "it looks other with another first" unless seen.call == before
-  end
 
   # What pages show that are only ever told what changed, and what they ought to show.
   # @return [Array<String>] what is wrong

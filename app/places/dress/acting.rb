@@ -16,6 +16,10 @@ module Places
       def perform(act, &given)
         case act
         when "carry-parts" then carry
+        when /\Awear-(\d{1,18})\z/ then change(Changes::WearOutfit, outfit: @actor.outfit($1))
+        when "take-off" then change(Changes::WearOutfit, outfit: nil)
+        when "outfit-keep" then keep_outfit
+        when /\Aoutfit-change-(\d{1,18})-(\d{1,9})\z/ then change_outfit(@actor.outfit($1), $2.to_i)
         when "exchange" then change(Changes::ExchangePaints)
         when "lock", "unlock" then Changes::LockParts.perform(@project, actor: @actor, artwork: @artwork, numbers: @numbers, locked: act == "lock")
         when "tint" then change(Changes::TintParts, role: @choices[:target], percent: @param.number("tint", 100, 1..100))
@@ -26,19 +30,37 @@ module Places
         when /\Agive-(fill|line)\z/ then change(Changes::DressParts, role: $1, content: given.call)
         when /\Aclear-(fill|line)\z/ then change(Changes::DressParts, role: $1, content: nil)
         when /\Aopacity-(fill|line)\z/ then change(Changes::SetOpacity, role: $1, opacity: @param.number("opacity_#{$1}", 100, 0..100) / 100)
-        when /\Astep-(\w+)\z/ then return step($1)
+        when /\Astep-(\w+)\z/ then @said = step($1)
         else raise Magpie::Error, "#{act[0, 40].inspect} is nothing that can be done to parts"
         end
-        nil
+        [@said, left_out(act)].compact.join(". ").presence
       end
 
       private
 
+      # What was passed over, where others were given something.
+      def left_out(act)
+        locked = %w[lock unlock].include?(act) ? 0 : @artwork.parts.numbered(@numbers).where(kind: "part", locked: true).count
+        "#{Magpie::Text.count(locked, "locked part")} #{(locked == 1) ? "was" : "were"} left as #{(locked == 1) ? "it is" : "they are"}" if locked > 0
+      end
+
       def carry
-        carrying = Carrying.new(@project.artworks.to_a, @param[:from], @choices)
+        id = @param.text(:from)[/\Aoutfit\.(\d{1,18})\z/, 1]
+        return change(Changes::WearOutfit, outfit: @actor.outfit(id)) if id
+        carrying = Carrying.new(@project.artworks.to_a, [], @param[:from], @choices)
         raise Magpie::Error, "Click the part first that it is carried from" unless carrying.part
         change(Changes::CarryDress, from: [carrying.artwork, carrying.number], what: carrying.what)
-        nil
+      end
+
+      def keep_outfit
+        kept = change(Changes::KeepOutfit, palette: @actor.palette(@param.id(:outfit_palette)), name: @param.text(:outfit_name))
+        @said = "Kept the outfit #{kept.name}. What is picked wears it"
+      end
+
+      # @param saw [Integer] its edition on the page
+      def change_outfit(outfit, saw)
+        reached = change(Changes::ChangeOutfit, outfit:, saw:).reached
+        @said = "Changed #{outfit.name}, and #{Magpie::Text.count(reached, "part")} that #{(reached == 1) ? "wears" : "wear"} it"
       end
 
       # What becomes of a swatch that is followed was chosen once, and is said each time.

@@ -17,13 +17,16 @@ module Places
       def link_strays(artworks, strays)
         links = strays.to_h { |stray| [stray.hex, actor.swatch(stray.near.id)] }
         change = Changes::LinkStrays.perform(project, actor:, artworks:, links:)
-        tell "Linked #{count(change.linked, "place")}. #{(change.linked == 1) ? "It follows its swatch" : "They follow their swatches"} from now on"
+        tell "Linked #{count(change.linked, "place")}. #{(change.linked == 1) ? "It follows its swatch" : "They follow their swatches"} from now on#{left_outfits(change)}"
       end
+
+      # What was worn where a colour gave way to another.
+      def left_outfits(change) = (change.left_outfits == 0) ? "" : ". #{count(change.left_outfits, "place")} left an outfit for it; the outfit stays as it is"
 
       def keep_strays(list, hexes)
         palette = palettes.find { |each| each.id == param.id(:palette) } || desk.palette_for_groups
-        group = Changes::KeepStrays.perform(project, actor:, artworks: list.artworks, hexes:, palette:, name: param.text(:name))
-        tell "Made #{count(group.swatches.size, "shared swatch")} in #{group.name}, and linked what holds their colours"
+        change = Changes::KeepStrays.perform(project, actor:, artworks: list.artworks, hexes:, palette:, name: param.text(:name))
+        tell "Made #{count(change.group.swatches.size, "shared swatch")} in #{change.group.name}, and linked what holds their colours#{left_outfits(change)}"
       end
 
       # @return [Array<String>] hexes of the strays that picked parts hold

@@ -38,6 +38,10 @@ module Places
       # @return [Array<Stray>]
       def strays = @strays ||= colours.strays.map { |hex, uses| Stray.new(hex, uses, *nearest(hex)) }
 
+      # Outfits that are worn, each by how many parts.
+      # @return [Array<[Integer, Integer]>] ids, most first
+      def outfits = @outfits ||= Artwork.places_shown(@artworks).where.not(outfit_id: nil).group(:outfit_id).distinct.count(:part_id).sort_by { |id, parts| [-parts, id] }
+
       def empty? = linked.empty? && strays.empty?
 
       # @return [Array<Stray>] those that a swatch is near enough to

@@ -20,9 +20,9 @@ module Places
         app.post("/projects/:project/artworks/:artwork/palette") do
           among = param.ids(:among_ids, most: 2000)
           artworks = [*desk.rows.artworks, *desk.rows.colourways.values.flatten].select { |each| among.include?(each.id) }
-          swaps = Swaps.read(param.text(:swaps)).transform_values { |id| actor.swatch(id) }
+          swaps = Swaps.read(param.text(:swaps)).transform_values { |to| to.is_a?(String) ? actor.outfit(to[1..]) : actor.swatch(to) }
           change = Changes::SwapPalette.perform(project, actor:, artworks:, swaps:)
-          tell "Swapped in #{count(change.swapped, "place")}"
+          tell "Swapped in #{count(change.swapped, "place")}#{left_outfits(change)}"
           back_to_stage(**%i[do made palette by colour].to_h { |name| [name, nil] })
         end
 
@@ -30,7 +30,7 @@ module Places
           from = param.text(:from)
           from = from.match?(/\As\d/) ? swatch(Frame::Asked.id(from[1..])) : from
           change = Changes::SwapColour.perform(project, actor:, artworks: colour_scope(param.text(:scope)), from:, content: held)
-          tell "Swapped in #{count(change.swapped, "place")}"
+          tell "Swapped in #{count(change.swapped, "place")}#{left_outfits(change)}"
           back_to_stage(colour: nil)
         end
       end

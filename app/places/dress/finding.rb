@@ -10,6 +10,7 @@ module Places
           alike, numbers = PartsAlike.new(artwork), picks[1]
           found = if param.given?(:swatch) then alike.of_swatch(param.id(:swatch))
           elsif param.given?(:hex) then alike.of_stray(param.text(:hex))
+          elsif param.given?(:outfit) then alike.of_outfit(param.id(:outfit))
           elsif param.on?(:differs) then alike.differing
           elsif param.given?(:near) then alike.near(numbers, param.number(:near, 5, PartsAlike::LIMITS))
           else alike.same(numbers, (param[:role] == "line") ? "line" : "fill")

@@ -67,6 +67,13 @@ module Places
         ["Brought in #{Magpie::Text.list(artworks.map { |each| "#{each.name}, #{count(each.part_count, "part")}" })}", left_out].compact
       end
 
+      # One of the two that a swap is shown by: an outfit, or a colour; nothing where it stays.
+      # @return [String] HTML
+      def swap_side(side, css)
+        return erb(:"shared/outfit", layout: false, locals: {outfit: side}) if side.is_a?(DrawnOutfit)
+        css ? %(<i style="background:#{Rack::Utils.escape_html(css)}"></i>) : %(<i class="swap-none"></i>)
+      end
+
       # The hand shows the part that is picked, and what the swatch in it reaches.
       def hand_middle
         return [:carry] if @page&.carrying

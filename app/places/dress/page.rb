@@ -51,7 +51,7 @@ module Places
 
       # @return [Array<Artwork>]
       def others_following(sheet)
-        @others_following ||= sheet&.id ? others.select { |each| followers_of(sheet.id).include?(each.id) } : []
+        @others_following ||= sheet&.id ? others.select { |each| followers_of(sheet).include?(each.id) } : []
       end
 
       # What changed on the stage since its window was told last.
@@ -74,7 +74,7 @@ module Places
 
       # Where the tool is to carry.
       # @return [Carrying, nil]
-      def carrying = (@carrying ||= Carrying.new(all, @param[:from], @desk.choices) if tool == "carry" && artwork)
+      def carrying = (@carrying ||= Carrying.new(all, outfits, @param[:from], @desk.choices) if tool == "carry" && artwork)
 
       # What it carries from, when that tool is taken: the one part that is picked.
       def carry_from = @param[:from] || ("#{artwork.id}.#{@picks[1].first}" if picked&.size == 1)
@@ -134,6 +134,19 @@ module Places
       # @return [Hash{Group => Array<Chip>}] none that are empty
       def rack = @desk.groups.to_h { |group| [group, @desk.chips[group.id]] }.reject { |_, chips| chips.empty? }
 
+      # Those of the palettes in use.
+      # @return [Array<DrawnOutfit>]
+      def outfits = @outfits ||= DrawnOutfit.of(@desk.palettes)
+
+      # Those that are worn where colours are listed, each by how many parts.
+      # @param list [ColourList]
+      # @return [Hash{DrawnOutfit => Integer}]
+      def worn(list)
+        strange = list.outfits.map(&:first) - outfits.map(&:id)
+        known = (outfits + DrawnOutfit.with(strange)).index_by(&:id)
+        list.outfits.filter_map { |id, parts| [known[id], parts] if known[id] }.to_h # one may go meanwhile
+      end
+
       # Are there pictures whose main colours can be given?
       def pictures? = @desk.rows.sources.any?
 
@@ -153,7 +166,8 @@ module Places
 
       private
 
-      def followers_of(id) = @followers_of ||= @desk.actor.reaches.where(swatch_id: id).pluck(:artwork_id)
+      # Artworks that show it, or what follows it.
+      def followers_of(sheet) = @followers_of ||= @desk.actor.reaches.where(swatch_id: [sheet.id, *sheet.followers]).pluck(:artwork_id)
     end
   end
 end

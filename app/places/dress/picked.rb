@@ -5,12 +5,12 @@ module Places
       TITLES = {"fill" => "Fill", "line" => "Line", "stop" => "Stops"}.freeze
 
       # What is painted alike.
-      Held = Struct.new(:role, :swatch_id, :kind, :hex, :reference, :opacity, :places, :first)
+      Held = Struct.new(:role, :swatch_id, :kind, :hex, :reference, :opacity, :outfit_id, :places, :first)
 
       # One role of them all.
       # @!attribute name [String]
       # @!attribute shown [String, nil] what the drop shape shows, as CSS; nil for nothing
-      # @!attribute detail [String] whether it follows
+      # @!attribute detail [String] what it wears, or whether it follows
       # @!attribute opacity [Integer, nil] per cent; nil where they differ
       # @!attribute mixed [Boolean] do they hold different things?
       Paint = Struct.new(:role, :title, :name, :shown, :detail, :opacity, :mixed, keyword_init: true) do
@@ -35,6 +35,19 @@ module Places
       # Does any of them differ from the first colourway?
       def differs? = artwork.colourway? && Place.exists?(artwork_id: artwork.id, part_id: artwork.parts.where(among).reorder(nil).select(:id))
 
+      # The outfits that are worn, and by how many of their fills and lines.
+      # @return [Hash{Outfit => Integer}] most first
+      def outfits
+        @outfits ||= begin
+          worn = by_role.values.flatten.select(&:outfit_id).group_by(&:outfit_id).transform_values { |held| held.sum(&:places) }
+          found = worn.empty? ? {} : Outfit.where(id: worn.keys).index_by(&:id)
+          worn.sort_by { |id, places| [-places, id] }.filter_map { |id, places| [found[id], places] if found[id] }.to_h # one may go meanwhile
+        end
+      end
+
+      # Do they all wear it, and wholly?
+      def wears?(id) = outfits.any? { |outfit, places| outfit.id == id && places == 2 * size }
+
       # By how much the swatch is tinted that one role follows, 100 where it is no tint.
       # @return [Integer, nil] nil where they follow none, or several
       def tint(role)
@@ -58,16 +71,17 @@ module Places
 
       def by_role
         @by_role ||= Record.connection.select_rows(<<~SQL).map { |row| Held.new(*row) }.group_by(&:role)
-          SELECT p.role, f.swatch_id, p.kind, p.hex, p.reference, p.opacity, count(*), min(p.id)
+          SELECT p.role, f.swatch_id, p.kind, p.hex, p.reference, p.opacity, p.outfit_id, count(*), min(p.id)
           FROM parts JOIN places p ON p.part_id = parts.id AND #{artwork.shows} LEFT JOIN follows f ON f.place_id = p.id AND f.ink IS NULL
-          WHERE parts.artwork_id = #{Integer(artwork.drawn_id)} AND parts.#{among} GROUP BY 1, 2, 3, 4, 5, 6 ORDER BY 7 DESC, 8
+          WHERE parts.artwork_id = #{Integer(artwork.drawn_id)} AND parts.#{among} GROUP BY 1, 2, 3, 4, 5, 6, 7 ORDER BY 8 DESC, 9
         SQL
       end
 
       # @param held [Array<Held>] the different ones, most first
       def paint(role, title, held)
-        first, mixed = held.first, held.uniq { |each| [each.swatch_id, each.kind, each.hex, each.reference, (each.first if each.kind == "compound")] }.size > 1
-        return Paint.new(role:, title:, name: "Mixed", detail: "#{held.size} different", opacity: opacity(held), mixed:) if mixed
+        first, different = held.first, held.uniq { |each| [each.swatch_id, each.kind, each.hex, each.reference, (each.first if each.kind == "compound")] }.size
+        mixed = different > 1
+        return Paint.new(role:, title:, name: "Mixed", detail: "#{different} different", opacity: opacity(held), mixed:) if mixed
         Paint.new(role:, title:, mixed:, name: swatch(first)&.name || own(first)[0], shown: swatch(first)&.css || own(first)[1], detail: detail(held), opacity: opacity(held))
       end
 
@@ -84,12 +98,13 @@ module Places
         end
       end
 
-      # "shared" where it follows a swatch.
-      def detail(held) = if held.first.kind == "none"
-                           ""
-                         else
-                           (held.first.swatch_id ? "shared" : "stray")
-                         end
+      # "wears Brass ring", or "shared" where it follows a swatch.
+      def detail(held)
+        worn = outfits.keys.find { |outfit| held.all? { |each| each.outfit_id == outfit.id } }
+        return "wears #{worn.name}" if worn
+        return "" if held.first.kind == "none"
+        held.first.swatch_id ? "shared" : "stray"
+      end
 
       # Per cent, nil where they differ or nothing is painted.
       def opacity(held)

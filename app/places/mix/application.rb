@@ -12,7 +12,7 @@ module Places
       # is dragged; all arithmetic is here.
       get("/colour.json") do
         content_type :json
-        JSON.generate(mix_answer(notation, plane))
+        JSON.generate({**mix_answer(notation, plane), followers: param.given?(:swatch) ? Following::Plan.led(param.id(:swatch), notation).transform_values(&:hex) : {}})
       end
 
       get("/slice.png") do

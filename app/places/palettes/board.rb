@@ -47,6 +47,20 @@ module Places
           go_back
         end
 
+        app.post("/projects/:project/outfits/:outfit") do
+          by = {"up" => -1, "down" => 1}[param[:move]]
+          as_seen outfit.name, name: outfit.name
+          Changes::EditOutfit.perform(project, actor:, outfit:, name: param[:name], by:)
+          go_back
+        end
+
+        app.post("/projects/:project/outfits/:outfit/remove") do
+          gone = outfit
+          Changes::RemoveOutfit.perform(project, actor:, outfit: gone)
+          tell "Removed the outfit #{gone.name}. What wore it stays as it is; Undo brings it back"
+          go_back
+        end
+
         app.post("/projects/:project/swatches/:swatch/edit") do
           fields = param.texts(Changes::EditSwatch::FIELDS.keys).transform_keys(&:to_sym)
           saw = fields.keys.to_h { |field| [field, param["saw_#{field}"]] }.compact

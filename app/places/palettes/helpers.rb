@@ -13,6 +13,8 @@ module Places
 
       def group(id = param.id(:group)) = actor.group(id)
 
+      def outfit = @outfit ||= actor.outfit(param.id(:outfit))
+
       # What is selected stands in the hand where chips are.
       def hand_middle = @page.is_a?(Page) ? [:chosen, *super] : super
 

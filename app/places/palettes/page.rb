@@ -91,7 +91,18 @@ module Places
         @artworks.fetch(palette_id, 0)
       end
 
+      # @return [Array<DrawnOutfit>]
+      def outfits_of(palette_id) = outfits.select { |each| each.palette_id == palette_id }
+
+      # Parts that wear an outfit.
+      def wearing(id)
+        @wearing ||= Outfit.reach(desk.actor, outfits.map(&:id))
+        @wearing.fetch(id, 0)
+      end
+
       private
+
+      def outfits = @outfits ||= DrawnOutfit.of(desk.shown_palettes)
 
       def following = @following ||= Reach.in_palettes(desk.actor, desk.shown_palettes)
     end

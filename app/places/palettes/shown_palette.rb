@@ -23,6 +23,12 @@ module Places
 
       def shared = chips.count(&:shared)
 
+      # @return [Array<DrawnOutfit>]
+      def outfits = @page.outfits_of(id)
+
+      # How many parts wear an outfit.
+      def worn(outfit) = @page.wearing(outfit.id)
+
       # How many artworks follow it.
       def artworks = @page.artworks_of(id)
 

@@ -16,7 +16,7 @@ module Magpie
     class Settings
       # W3C, Compositing and Blending Level 1.
       BLENDS = %w[normal multiply screen overlay darken lighten color-dodge color-burn hard-light soft-light difference exclusion hue saturation color luminosity].freeze
-      DASH = /\A(?:none|\d{1,5}(?:\.\d{1,4})?(?:[ ,]+\d{1,5}(?:\.\d{1,4})?){0,15})\z/
+      DASH = /\A(?:none|\d{1,5}(?:\.\d{1,4})?(?:[ ,]+\d{1,5}(?:\.\d{1,4})?){0,63})\z/
       WIDTHS, OPACITIES = 0.0..10_000.0, 0.0..1.0
       # Which of them belong to the line, and which to the part.
       OF = {"line" => %i[width dash], "fill" => %i[opacity blend filter hidden]}.freeze
@@ -27,12 +27,14 @@ module Magpie
       STYLE = / style=(?:"([^"]*)"|'([^']*)')/
       private_constant :TAG, :STYLE
 
-      # @param given [Hash] as it is kept, by name
+      # @param given [Hash] by name, as somebody asks for it
       # @return [Settings]
       # @raise [Magpie::Error]
-      def self.from(given)
-        new(**given.to_h.transform_keys(&:to_sym).slice(*members)).tap(&:check)
-      end
+      def self.from(given) = kept(given).tap(&:check)
+
+      # @param given [Hash] as it is kept, by name: what was taken once is shown
+      # @return [Settings]
+      def self.kept(given) = new(**given.to_h.transform_keys(&:to_sym).slice(*members))
 
       # What the file says of each part, its groups included where they hand it on.
       # @param template [String]
@@ -91,8 +93,13 @@ module Magpie
         tag.sub(STYLE, "").sub(/ #{Parts::MARK}=/o) { |mark| %( style="#{style}"#{mark}) }
       end
 
-      # Reads a template.
+      # Reads a template. What files say in units, or in numbers that are none, becomes what
+      # can be set: it may be given to other parts, whose file says something else.
       class Read
+        LENGTH = /\A\+?(\d+\.?\d*|\.\d+)(e[-+]?\d+)?(%|[a-z]*)\z/i
+        LONGEST = 99_999 # of a dash, as DASH has it
+        MOST = 64 # lengths of one
+
         def initialize(template) = @root = Nokogiri::XML(template).remove_namespaces!.root
 
         def to_h = {}.tap { |found| walk(@root, USUAL.width, USUAL.dash, found) }
@@ -101,18 +108,37 @@ module Magpie
 
         # Width and dash are handed on to what a group holds.
         def walk(node, width, dash, found)
-          width, dash = number(node["stroke-width"], width), node["stroke-dasharray"] || dash
+          width, dash = length(node["stroke-width"])&.clamp(WIDTHS) || width, dashes(node["stroke-dasharray"]) || dash
           key = node[Parts::MARK]&.delete_prefix(Identifiers::MARK)
           found[key] = settings(node, width, dash) if key
           node.element_children.each { |child| walk(child, width, dash, found) }
         end
 
         def settings(node, width, dash)
-          Settings.new(width:, dash:, opacity: Parts.opacity(node["opacity"] || "1"), blend: node["style"].to_s[/mix-blend-mode:\s*([\w-]+)/, 1] || USUAL.blend,
+          Settings.new(width:, dash:, opacity: Parts.opacity(node["opacity"] || "1"), blend: blend(node["style"].to_s[/mix-blend-mode:\s*([\w-]+)/, 1]),
             filter: node["filter"]&.delete(Identifiers::MARK) || USUAL.filter, hidden: node["display"] == "none")
         end
 
-        def number(text, otherwise) = text && Float(text[/\A[\d.]+(?:e[-+]?\d+)?/i], exception: false) || otherwise
+        def blend(name) = BLENDS.include?(name) ? name : USUAL.blend
+
+        # @return [String, nil] nil where it is none, as browsers have it: then what is handed on holds
+        def dashes(text)
+          return text if text.nil? || text == "none"
+          lengths = text.strip.split(/[\s,]+/).first(MOST).map { |each| length(each)&.clamp(0, LONGEST) }
+          return if lengths.empty? || lengths.include?(nil)
+          (lengths.all? { |each| each < 1e-4 }) ? "none" : lengths.map { |each| Notation::Forms.short(each, 4) }.join(" ")
+        end
+
+        # In user units.
+        # @return [Float, nil] nil where it is none that stands by itself
+        def length(text)
+          number, exponent, unit = text.to_s.strip.match(LENGTH)&.captures
+          factor = (unit == "%") ? diagonal / 100 : Document::UNITS[unit.to_s.downcase]
+          Float("#{number.chomp(".").sub(/\A\./, "0.")}#{exponent}") * factor if number && factor
+        end
+
+        # What per cent are of, neither across nor down: SVG 2, "Units".
+        def diagonal = @diagonal ||= Math.hypot(*(@root["viewBox"].to_s.split(/[\s,]+/).last(2).map { |side| Float(side, exception: false) || 0.0 } + [0.0, 0.0]).first(2)) / Math.sqrt(2)
       end
       private_constant :Read
     end
