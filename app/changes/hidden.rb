@@ -4,6 +4,7 @@ module Changes
   # loose, those keep the value that they had. What they wear is forgotten by the database.
   #
   # What came in as a copy is not recorded place by place, so nothing else would let go.
+  # What the change has moved itself, in artworks that were hidden later, it moves back.
   module Hidden
     module_function
 
@@ -11,7 +12,8 @@ module Changes
     def let_go(entries)
       ids = entries.select { |entry| entry[:table] == "swatches" }.flat_map { |entry| leaving(*entry.values_at(:ids, :after)) }.uniq
       return if ids.empty?
-      ties = "FROM follows f JOIN swatches s ON s.id = f.swatch_id WHERE s.id = ANY(#{Record.array(ids)}) AND f.place_id IN (#{hidden})"
+      own = entries.select { |entry| entry[:table] == "follows" }.flat_map { |entry| entry[:ids] }
+      ties = "FROM follows f JOIN swatches s ON s.id = f.swatch_id WHERE s.id = ANY(#{Record.array(ids)}) AND f.place_id IN (#{hidden}) AND f.id <> ALL(#{Record.array(own)})"
       Record.connection.execute(<<~SQL)
         UPDATE places p SET kind = value.kind, colour = value.colour, hex = value.hex, paint = value.paint
         FROM (SELECT f.place_id, CASE WHEN s.paint IS NULL THEN 'colour' ELSE 'compound' END AS kind, s.paint,

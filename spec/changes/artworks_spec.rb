@@ -33,6 +33,20 @@ RSpec.describe "Artworks", :data do
     expect(colours(winter)).to eq before
   end
 
+  it "stand in nobody's way once removed: a merge into a loose swatch takes them along there and back" do
+    dress(poster, "moor")
+    before = colours(poster)
+    perform(Changes::RemoveArtwork)
+    lamp = keep(project, "Lamp", "#FFCE5C")
+    Changes::MergeSwatches.perform(project, actor:, kept: lamp, others: [ember])
+    expect(colours(poster)[["moor", "fill"]][2]).to eq lamp.id
+    Changes::History.undo(project, RecordedChange.order(:id).last.id, actor:)
+    expect(lamp.reload.shared).to be false
+    undo(project) # keeping Lamp
+    undo(project) # removing the poster
+    expect(colours(poster)).to eq before
+  end
+
   it "are duplicated with their colourways, and go ways of their own" do
     dress(poster, "moor", "title")
     dress(winter, "title", role: "line")

@@ -149,10 +149,17 @@ module FailedScreen
   JS
 
   def self.report(page)
-    warn "  On the screen: #{page.evaluate_script(STATE).inspect}; done last: #{RecordedChange.order(:id).last&.words.inspect}"
+    warn "  On the screen: #{page.evaluate_script(STATE).inspect}; done last: #{RecordedChange.order(:id).last&.words.inspect}; asked last: #{asked(page).join(", ")}"
   rescue => error
     warn "  What was on the screen cannot be said: #{error.message[0, 200]}"
   end
+
+  # What the page asked the server for, but for looking whether anything happened.
+  def self.asked(page)
+    exchanges = page.driver.browser.network.traffic.reject { |each| each.url.to_s.include?("version.json") }
+    exchanges.last(6).map { |each| "#{each.request&.method} #{each.url.to_s[/(?<=\d)\/.*/]} (#{each.response&.status || "no answer"}, #{each.response&.body_size} bytes)" }
+  end
+  private_class_method :asked
 end
 
 # The demo's rows, loaded once and copied back before each example.
