@@ -1,4 +1,5 @@
 // The rest of Gather: choices, main colours, cards of finds, the order of sources.
+import htmx from "htmx.org"
 import { all, find, submit, whenPageChanges } from "./page.js"
 import { copy } from "./copy.js"
 
@@ -71,7 +72,7 @@ async function load(path, key) {
   const text = answer?.ok ? await answer.text() : null
   if (loading === key) loading = null
   if (find("[data-load-key]")?.dataset.loadKey !== key) return
-  if (text) window.htmx.swap({ text, target: "#main-colours", select: "#main-colours", swap: "outerHTML", sourceElement: document.body })
+  if (text) htmx.swap({ text, target: "#main-colours", select: "#main-colours", swap: "outerHTML", sourceElement: document.body })
   else find("[data-load-key]").textContent = "The main colours could not be found: the server does not answer."
 }
 

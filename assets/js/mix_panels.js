@@ -1,4 +1,5 @@
 // What can be made of the colour: the panels of the Mix sheet, and the wheel.
+import htmx from "htmx.org"
 import { all, find } from "./page.js"
 import { alpha, latest, sheet } from "./mix.js"
 import { WRITE } from "./mix_notations.js"
@@ -58,7 +59,7 @@ async function askPanel() {
       const text = await answer.text()
       const { name: focused, value: begun } = document.activeElement?.closest("[data-panel-form] *") ?? {}
       const name = find(".keep-row input[name=name]", panel), typed = name && name.value !== name.defaultValue && name.value
-      await window.htmx.swap({ text, target: panel, swap: "innerMorph", sourceElement: panel })
+      await htmx.swap({ text, target: panel, swap: "innerMorph", sourceElement: panel })
       const named = find(".keep-row input[name=name]", panel)
       if (named) named.value = typed || named.getAttribute("value") // a name that was typed stays
       const field = focused && find(`[data-panel-form] [name="${focused}"]`, panel)

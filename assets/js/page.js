@@ -1,4 +1,5 @@
 // Small helpers that the modules share, and bringing the page up to date.
+import htmx from "htmx.org" // in the same file: where it came by itself and was missing, half of a page worked
 import { renew } from "./once.js"
 
 export const find = (selector, within = document) => within.querySelector(selector)
@@ -23,7 +24,7 @@ export function visit(path, parts, said) {
   document.dispatchEvent(new CustomEvent("page:visit", { detail: { path, parts, said } }))
 }
 
-const swap = (text, selector, style) => window.htmx.swap({ text, target: selector, select: selector, swap: style, sourceElement: document.body })
+const swap = (text, selector, style) => htmx.swap({ text, target: selector, select: selector, swap: style, sourceElement: document.body })
 
 // Brings the page up to date, or those of its parts that came.
 // @param {string} text HTML
@@ -53,7 +54,7 @@ export const hasPage = text => text.includes('id="app"') || text.includes("data-
 export async function bring(place, path) {
   const answer = await fetch(path).catch(() => null)
   const text = answer?.ok ? await answer.text() : null
-  if (!place.isConnected || !window.htmx) return // the page was left meanwhile
+  if (!place.isConnected) return // the page was left meanwhile
   if (text) swap(text, `#${place.id}`, "outerHTML")
   else place.textContent = "The server does not answer."
 }

@@ -59,7 +59,7 @@ RSpec.describe App do
 
   it "serves scripts and styles without a session, and nothing else of the folder" do
     get "/projects/#{project.id}/gather"
-    {"app.js" => "no-cache", "app.css?v=1" => "public, max-age=31536000, immutable", "htmx.min.js?v=1" => "public, max-age=31536000, immutable", "magpie.svg" => "no-cache"}.each do |name, kept|
+    {"app.js" => "no-cache", "app.css?v=1" => "public, max-age=31536000, immutable", "app.js?v=1" => "public, max-age=31536000, immutable", "magpie.svg" => "no-cache"}.each do |name, kept|
       get "/build/#{name}"
       expect([name, last_response.status, last_response.headers["Set-Cookie"], last_response.headers["Cache-Control"]]).to eq [name, 200, nil, kept]
     end

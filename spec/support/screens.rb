@@ -2,6 +2,7 @@ require "capybara/rspec"
 require "capybara/cuprite"
 require "tmpdir"
 require_relative "data"
+require_relative "failed_screen"
 
 Capybara.register_driver(:chromium) do |app|
   Capybara::Cuprite::Driver.new(app, browser_path: ENV.fetch("CHROMIUM", "/usr/bin/chromium"), window_size: [1280, 800],
@@ -37,7 +38,7 @@ module WholePages
 
   def whole
     document.synchronize do
-      come = evaluate_script("location.href !== 'about:blank' && document.readyState === 'complete'")
+      come = evaluate_script("location.href !== 'about:blank' && document.readyState === 'complete' && (window.htmx !== undefined || !document.querySelector('script'))")
       raise Capybara::ElementNotFound, "the page has not come whole" unless come
     end
   end
@@ -141,27 +142,6 @@ module ScreenSupport
   def settled = page.tap { expect(page).to have_no_css("html[data-waiting]", visible: :all) }
 end
 
-# What stood on the screen when an example failed that passes nearly always.
-module FailedScreen
-  STATE = <<~JS
-    ({ at: location.pathname + location.search, ready: document.readyState, focus: document.activeElement?.outerHTML.slice(0, 160), focused: document.hasFocus(),
-      waiting: document.documentElement.dataset, version: document.querySelector("#app")?.dataset.version, notices: [...document.querySelectorAll(".notice")].map(notice => notice.innerText) })
-  JS
-
-  def self.report(page)
-    warn "  On the screen: #{page.evaluate_script(STATE).inspect}; done last: #{RecordedChange.order(:id).last&.words.inspect}; asked last: #{asked(page).join(", ")}"
-  rescue => error
-    warn "  What was on the screen cannot be said: #{error.message[0, 200]}"
-  end
-
-  # What the page asked the server for, but for looking whether anything happened.
-  def self.asked(page)
-    exchanges = page.driver.browser.network.traffic.reject { |each| each.url.to_s.include?("version.json") }
-    exchanges.last(6).map { |each| "#{each.request&.method} #{each.url.to_s[/(?<=\d)\/.*/]} (#{each.response&.status || "no answer"}, #{each.response&.body_size} bytes)" }
-  end
-  private_class_method :asked
-end
-
 # The demo's rows, loaded once and copied back before each example.
 module DemoRows
   TABLES = %w[blobs projects palettes uses groups sources artworks finds swatches parts places follows].freeze # none refers to a later one
@@ -190,6 +170,7 @@ RSpec.configure do |config|
     FailedScreen.report(page) if example.exception
     Capybara.reset_sessions!
     Demo.clear
+    ScriptErrors.raise_swallowed(example.exception)
   end
   config.before(:each, :screen) do
     DemoRows.load
