@@ -2,19 +2,18 @@ module Changes
   # Gives parts what one part has: its fill, its line, how that is drawn, and how the part
   # is seen, or some of these.
   class CarryDress < Change
+    include OfParts
     include Ties
     include Likeness
 
     WHAT = {"fill" => "fill", "line" => "line", "width" => "line width", "dash" => "dash", "opacity" => "opacity", "effects" => "effects"}.freeze
     SETTINGS = {"width" => %i[width], "dash" => %i[dash], "opacity" => %i[opacity], "effects" => %i[blend filter hidden]}.freeze
 
-    # @param artwork [Artwork]
-    # @param numbers [Array<Integer>] of its parts
     # @param from [[Artwork, Integer]] the part that has it
     # @param what [Array<String>] keys of WHAT
-    def initialize(project, artwork:, numbers:, from:, what:)
-      super(project)
-      @artwork, @numbers, (@source, @number), @what = artwork, numbers, from, WHAT.keys & what
+    def initialize(project, from:, what:, **given)
+      super(project, **given)
+      (@source, @number), @what = from, WHAT.keys & what
     end
 
     private
@@ -22,14 +21,15 @@ module Changes
     def make
       raise Magpie::Error, "Nothing is carried. Choose fill, line or something else of the part" if @what.empty?
       @part = @source.parts.find_by(position: @number, kind: "part") or raise Magpie::Error, "#{@source.name} has no such part"
-      @labels = @artwork.parts.numbered(@numbers).where(kind: "part").where.not(id: @part.id).pluck(:label)
-      raise Magpie::Error, "Carry it to another part" if @labels.empty?
+      @numbers -= [@number] if @source.drawn_id == @artwork.drawn_id
+      raise Magpie::Error, "Carry it to another part" if @numbers.empty?
+      found_parts
       (@what & %w[fill line]).each { |role| paint(role) }
       settings.each { |role, set| draw_like(places(role), set) }
     end
 
     # @return [Array<Integer>] ids of the places that are given it
-    def places(role) = own([@artwork], @artwork.places_of(@numbers).where(role:).where.not(part_id: @part.id).order(:id).ids)
+    def places(role) = own([@artwork], @artwork.places_of(@numbers).where(role:).order(:id).ids)
 
     def held(role) = (@held ||= @source.places.where(part_id: @part.id).index_by(&:role))[role]
 
@@ -47,6 +47,6 @@ module Changes
       Magpie::Artwork::Settings.from(names.to_h { |name| [name, has[name]] }).then { |set| Magpie::Artwork::Settings::OF.keys.to_h { |role| [role, set.kept(role)] } }.reject { |_, set| set.empty? }
     end
 
-    def words = "Carried #{Magpie::Text.list(@what.map { |each| WHAT[each] })} of #{@part.label} to #{(@labels.size == 1) ? @labels.first : count(@labels.size, "part")}"
+    def words = "Carried #{Magpie::Text.list(@what.map { |each| WHAT[each] })} of #{@part.label} to #{parts}"
   end
 end

@@ -21,6 +21,16 @@ module Changes
       own([@artwork], found.map(&:first))
     end
 
+    # Notes which are not locked, to be said.
+    # @return [Array<Integer>] their ids
+    # @raise [Magpie::Error] where there are none
+    def found_parts
+      found = @artwork.parts.numbered(@numbers).where(kind: "part", locked: false).pluck(:id, :label)
+      raise @artwork.without_parts(@numbers) if found.empty?
+      @labels = found.map(&:last)
+      found.map(&:first)
+    end
+
     # "Moor" or "3 parts"
     def parts = (@labels.size == 1) ? @labels.first : count(@labels.size, "part")
   end

@@ -19,11 +19,10 @@ module Changes
 
     def make
       raise Magpie::Error, "Nothing is set" if @settings.empty?
-      found = @artwork.places_of(@numbers).where(role: roles).joins(:part).order(:id).pluck(:id, :role, "parts.label")
-      raise @artwork.without_parts(@numbers) if found.empty?
-      @labels = found.map(&:last).uniq
+      found_parts
+      found = @artwork.places_of(@numbers).where(role: roles).joins(:part).order(:id).pluck(:id, :role)
       @rows.standing_on(Artwork, [@artwork.id])
-      roles_of = own([@artwork], found.map(&:first)).zip(found.map { |_, role, _| role }).to_h
+      roles_of = own([@artwork], found.map(&:first)).zip(found.map(&:last)).to_h
       update_each(Place, Place.among(roles_of.keys).pluck(:id, :settings).to_h { |id, was| [id, {settings: merged(was, roles_of[id])}] })
       take_off(roles_of.select { |_, role| leaves?(role) }.keys)
     end

@@ -15,8 +15,7 @@ module Changes
 
     def make
       @outfit&.lock!
-      @labels = @artwork.parts.numbered(@numbers).where(kind: "part", locked: false).pluck(:label)
-      raise @artwork.without_parts(@numbers) if @labels.empty?
+      found_parts
       @rows.standing_on(Artwork, [@artwork.id])
       return wear(@outfit, places_by_role(@artwork, @numbers)) if @outfit
       worn = @artwork.places_of(@numbers).where.not(outfit_id: nil).order(:id).ids

@@ -30,6 +30,12 @@ RSpec.describe "What parts are drawn like", :data do
     expect(Dressing.new(poster).flat).not_to include 'display="none"'
   end
 
+  it "is told of as many parts as there are, though they have one name" do
+    Changes::RenamePart.perform(project, actor:, artwork: poster, number: numbers(poster, "title").first, name: "Moor")
+    set(poster, "moor", "title", width: 2.0, opacity: 0.5)
+    expect(RecordedChange.order(:id).last.words).to eq "Set the line width and opacity of 2 parts"
+  end
+
   it "refuses what is none, and says which part there is not" do
     expect { set(poster, "moor", blend: "glow") }.to raise_error(Magpie::Error, /no way to blend/)
     expect { set(poster, "nothing", width: 1.0) }.to raise_error(Magpie::Error, "Poster has no such part")
@@ -63,6 +69,13 @@ RSpec.describe "What parts are drawn like", :data do
       key = badge.parts.find_by!(kind: "part").key
       carry(key, from: "moor", what: %w[fill], artwork: badge, source: winter)
       expect(colours(badge, key)[0][1]).to eq ember.id
+    end
+
+    it "passes over what is locked, and does not count it" do
+      Changes::LockParts.perform(project, actor:, artwork: poster, numbers: numbers(poster, "moor"), locked: true)
+      carry("moor", "title", what: %w[fill])
+      expect(RecordedChange.order(:id).last.words).to eq "Carried fill of Planet ring to Title"
+      expect { carry("moor", "planet_ring") }.to raise_error(Magpie::Error, "Moor is locked. Unlock it first")
     end
 
     it "says what cannot be carried" do
