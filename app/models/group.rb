@@ -2,5 +2,6 @@ class Group < Record
   belongs_to :palette
   has_many :swatches, -> { order(:position, :id) }
 
-  def value = Magpie::Palette::Group.new(name:, note:, swatches: swatches.map(&:value))
+  # @param addresses [Hash{Integer => Array<Integer>}] where swatches stand in their palette
+  def value(addresses) = Magpie::Palette::Group.new(name:, note:, swatches: swatches.map { |swatch| swatch.value(addresses) })
 end

@@ -18,9 +18,13 @@ class Palette < Record
   # What comes with each new project, edited in one place.
   def self.starter = where(starter: true).order(:id).first
 
-  # As the core's value, which formats read and write.
+  # As the core's value, which formats read and write: what follows a swatch of another
+  # palette follows nothing in it.
+  # @return [Magpie::Palette]
   def value
-    Magpie::Palette.new(name:, note:, groups: groups.includes(:swatches).map(&:value))
+    found = groups.includes(swatches: %i[tie inks]).to_a
+    addresses = found.each_with_index.flat_map { |group, g| group.swatches.each_with_index.map { |swatch, s| [swatch.id, [g, s]] } }.to_h
+    Magpie::Palette.new(name:, note:, groups: found.map { |group| group.value(addresses) })
   end
 
   def limit(name) = limits.fetch(name) { LIMITS.fetch(name).first }.to_f

@@ -44,5 +44,10 @@ class Swatch < Record
 
   def tint = tie&.tint
 
-  def value = Magpie::Palette::Swatch.new(name:, colour:, shared:, note:, definition:, code:, kind: (kind unless kind == "process"), compound: paint)
+  # @param addresses [Hash{Integer => Array<Integer>}] where swatches stand in their palette
+  def value(addresses)
+    compound = paint&.then { |each| each.referring(each.inks.map { |ink| addresses[ink.reference] }) }
+    tint = Magpie::Palette::Tint.new(tie.tint, addresses[tie.swatch_id]) if tie && addresses[tie.swatch_id]
+    Magpie::Palette::Swatch.new(name:, colour:, shared:, note:, definition:, code:, kind: (kind unless kind == "process"), compound:, tint:)
+  end
 end

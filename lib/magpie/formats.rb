@@ -1,66 +1,84 @@
 module Magpie
   # The files that palettes come in and go out by. Each format is one file in formats/,
-  # which defines one class; whatever lists, recognises or writes formats reads what
-  # that class declares, so adding a format is adding a file.
+  # which defines one class; whatever lists, recognises, reads or writes formats asks what
+  # that class declares, so adding a format is adding a file. What several of them need
+  # lies in formats/common/.
   module Formats
+    LARGEST_BYTES = 64 * 1024 * 1024
+    MOST_SWATCHES = 100_000
+    MOST_NOTES = 1_000
+
+    # @!attribute place [String, nil] a line, a byte, a path
+    # @!attribute words [String] what became of what
+    # @!attribute excerpt [String, nil] what stands there
+    Note = Struct.new(:place, :words, :excerpt) do
+      def to_s = [place, words].compact.join(": ")
+    end
+
+    # What came of a file.
     # @!attribute palette [Palette]
-    # @!attribute notes [Array<String>] what could not be read, and where
-    Result = Struct.new(:palette, :notes)
+    # @!attribute notes [Array<Note>] what could not be read, and where; what was told from what
+    # @!attribute format [String] the key of the format that it was read as
+    # @!attribute words [String] what kind of file it is: "A table in UTF-8, recognised by its headings"
+    # @!attribute others [Array<String>] keys of formats that would fit too
+    # @!attribute columns [Columns, nil] of a table
+    Result = Struct.new(:palette, :notes, :format, :words, :others, :columns, keyword_init: true)
 
-    LARGEST_BYTES = 10 * 1024 * 1024
-    MOST_SWATCHES = 20_000
-
-    # What a format declares, and the four things that it does.
-    class Format
-      class << self
-        # @return [String] what it is called: in addresses, on a page; how its files end
-        attr_reader :key, :title, :ending
-        # @return [String] what it carries, in words; and of a download
-        attr_reader :carries, :media_type
-
-        def declare(key:, title:, ending:, media_type:, carries:)
-          @key, @title, @ending, @media_type, @carries = key, title, ending, media_type, carries
-        end
-
-        # Tells by content, never by the file's name.
-        # @param text [String]
-        def recognise?(text) = raise(NotImplementedError)
-
-        # @return [Result]
-        # @raise [Magpie::Error] saying where and why
-        def read(text, name) = raise(NotImplementedError)
-
-        # What it cannot carry of this palette, in words.
-        # @return [Array<String>]
-        def losses(palette) = raise(NotImplementedError)
-
-        # @return [String]
-        def write(palette) = raise(NotImplementedError)
-      end
+    %w[Format Option Source Builder Columns Numbers Rounded Carried Losses Prepared Sending Strip].each do |name|
+      autoload name.to_sym, "magpie/formats/common/#{name.downcase}"
     end
 
     FILES = Dir[File.join(__dir__, "formats", "*.rb")].map { |path| File.basename(path, ".rb") }.sort.freeze
-    FILES.each { |file| autoload file.split("_").map(&:capitalize).join.to_sym, "magpie/formats/#{file}" }
+    CONSTANTS = FILES.to_h { |file| [file, file.split("_").map(&:capitalize).join.to_sym] }.freeze
+    CONSTANTS.each { |file, constant| autoload constant, "magpie/formats/#{file}" }
 
     module_function
 
     # @return [Array<Class>] by title
-    def all = @all ||= FILES.map { |file| const_get(file.split("_").map(&:capitalize).join) }.sort_by(&:title).freeze
+    def all = @all ||= CONSTANTS.values.map { |constant| const_get(constant) }.sort_by(&:rank).freeze
+
+    # @return [Array<Class>] those that are written
+    def written = all.select(&:writes?)
 
     # @return [Class, nil]
     def find(key) = all.find { |format| format.key == key }
 
-    # @param name [String] how the file is called, for messages
+    # @param path [String] of a file that is to be written
+    # @return [Class, nil] the one whose files end like that
+    def by_ending(path)
+      name = path.b.downcase
+      written.select { |format| format.endings.any? { |ending| name.end_with?(ending) } }.max_by { |format| format.endings.map { |ending| name.end_with?(ending) ? ending.size : 0 }.max }
+    end
+
+    # Told by content. Two may fit: a picture with a palette, a table of plain rows.
+    # @param source [Source]
+    # @return [Array<Class>] the best first
+    def fitting(source)
+      all.map { |format| [format.fits(source), format] }.select { |score, _| score > 0 }.sort_by.with_index { |(score, _), index| [-score, index] }.map(&:last)
+    end
+
+    # @param name [String] how the file is called, for messages, and for a palette without a name
+    # @param as [String, nil] key of the format to read it as, where several fit
+    # @param columns [Hash{Integer => String}, nil] of a table, by hand, see Columns
+    # @return [Result]
     # @raise [Magpie::Error] saying where and why
-    def read(bytes, name: "the file")
-      raise Error.new("#{name} is empty", file: name) if bytes.strip.empty?
-      raise Error.new("#{name} has #{bytes.bytesize / 1_048_576} MB, the limit is #{LARGEST_BYTES / 1_048_576} MB", file: name) if bytes.bytesize > LARGEST_BYTES
-      text = Text.decode(bytes)
-      format = all.find { |each| each.recognise?(text) }
-      raise Error.new("#{name} is in no format that I read: expected #{all.map { |each| each.title.downcase }.join(", ")}", file: name) unless format
-      format.read(text, name)
+    def read(bytes, name: "the file", as: nil, columns: nil)
+      source = Source.new(bytes, name)
+      source.check
+      fitting = fitting(source)
+      format = as ? find(as) : fitting.first
+      raise Error, unknown(source) unless format&.reads?
+      source.check(format.largest)
+      result = columns ? format.read(source, columns:) : format.read(source)
+      result.format, result.others = format.key, (fitting - [format]).map(&:key)
+      result
     rescue Error => error
       raise error.in(name)
+    end
+
+    def unknown(source)
+      return "it is in no format that I read: expected #{all.select(&:reads?).map(&:in_words).join(", ")}" if source.text?
+      "it is in no format that I read, and no text either#{source.why_no_text}: expected #{all.select(&:reads?).map(&:in_words).join(", ")}"
     end
   end
 end

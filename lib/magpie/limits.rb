@@ -1,6 +1,9 @@
 module Magpie
   # How much work may be made of what comes from outside.
   module Limits
+    # There is more of something than may be: nothing that can be left out alone.
+    class Exceeded < Error; end
+
     autoload :Budget, "magpie/limits/budget"
 
     SECONDS = 8 # of processor time for one file
@@ -18,6 +21,6 @@ module Magpie
 
     # For a palette.
     # @return [Budget]
-    def palette = Budget.new(seconds: SECONDS, tokens_and_groups: 200_000, steps_of_work: 1_000_000)
+    def palette = Budget.new(seconds: SECONDS, colours: 100_000, groups: 20_000, tokens_and_groups: 200_000, elements: 2_000_000, lines: 1_000_000, steps_of_work: 1_000_000)
   end
 end

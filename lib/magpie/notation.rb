@@ -7,6 +7,7 @@ module Magpie
   module Notation
     autoload :Forms, "magpie/notation/forms"
     autoload :Arguments, "magpie/notation/arguments"
+    autoload :Exact, "magpie/notation/exact"
 
     LONGEST = 200
     HEX = /\A#?(\h{3}|\h{4}|\h{6}|\h{8})\z/

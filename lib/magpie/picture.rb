@@ -19,6 +19,7 @@ module Magpie
     autoload :Clusters, "magpie/picture/clusters"
     autoload :MainColours, "magpie/picture/main_colours"
     autoload :Boxes, "magpie/picture/boxes"
+    autoload :Few, "magpie/picture/few"
     autoload :Thickest, "magpie/picture/thickest"
 
     # @param bytes [String] a file in one of File::FORMATS
@@ -94,6 +95,12 @@ module Magpie
     # @return [String] PNG bytes, 8 bits, sRGB
     def on_screen
       Vips.call("the picture") { shown(image).pngsave_buffer(compression: 1, strip: true) }
+    end
+
+    # @param most [Integer]
+    # @return [Hash{Array<Integer> => Integer}, nil] see Few
+    def few_colours(most)
+      Vips.call("the picture") { Few.of(shown(image), shown(thinned(Few::LOOK).image), most) }
     end
 
     # What lies round a place, as PNG; `scale` enlarges its pixels.

@@ -51,9 +51,11 @@ module Magpie
     # @raise [Magpie::Error]
     def printed(drawing, name:) = work(:printed, name, drawing)
 
+    # @param as [String, nil] key of the format to read it as
+    # @param columns [Hash{Integer => String}, nil] of a table, by hand
     # @return [Formats::Result]
     # @raise [Magpie::Error]
-    def palette(bytes, name:) = work(:palette, name, bytes)
+    def palette(bytes, name:, as: nil, columns: nil) = work(:palette, name, bytes, as, columns)
 
     # @param template [String] see Artwork
     # @param paints [Hash{[key, role] => Artwork::Paint}]

@@ -51,7 +51,7 @@ RSpec.describe Magpie::CommandLine do
   describe "dress" do
     let(:palette) do
       swatches = {"Lamp" => "#FFCE5D", "Rosehip" => "#A35166", "Ember band" => "#2F8FA3", "Lamp!" => "#5F3566"}.map { |name, text| Magpie::Palette::Swatch.new(name:, colour: Magpie::Notation.parse(text)) }
-      file("house.tokens.json", Magpie::Formats.all.first.write(Magpie::Palette.new(name: "House", groups: [Magpie::Palette::Group.new(name: "All", swatches:)])))
+      file("house.tokens.json", Magpie::Formats::Tokens.write(Magpie::Palette.new(name: "House", groups: [Magpie::Palette::Group.new(name: "All", swatches:)])))
     end
     let(:poster) { File.expand_path("../../db/demo/poster.svg", __dir__) }
     let(:out) { File.join(Dir.mktmpdir, "out.svg") }
@@ -112,11 +112,53 @@ RSpec.describe Magpie::CommandLine do
     expect(Magpie::Artwork.read(File.binread(out)).parts.size).to eq 14
   end
 
-  it "prints a palette" do
+  it "prints a palette of any format" do
     _, (palette,), _ = run("palette", file("dusk.tokens.json", '{"sky":{"$type":"color","ember":{"$value":"#e46f58"}},"n":{"$type":"number","$value":1}}'))
-    expect(palette["name"]).to eq "dusk"
-    expect(palette["groups"][0]["swatches"][0]).to include("name" => "ember", "hex" => "#E46F58")
-    expect(palette["notes"].size).to eq 1
+    expect(palette).to match("name" => "dusk", "format" => "tokens", "notes" => ["n: a number, not a colour, left out"], "groups" => [{"name" => "sky", "swatches" => [
+      {"name" => "ember", "code" => nil, "hex" => "#E46F58", "lab" => [be_within(0.01).of(61), be_within(0.01).of(45.14), be_within(0.01).of(35.15)], "alpha" => 1.0, "kind" => "process"}
+    ]}])
+    _, (table,), _ = run("palette", file("dusk.csv", "Code;Name;Kind;C;M;Y;K\nQ 7;Ember;Spot;0;66;61;4\n"))
+    expect(table["groups"][0]["swatches"][0]).to include("name" => "Ember", "code" => "Q 7", "kind" => "spot")
+  end
+
+  describe "files" do
+    let(:folder) { Dir.mktmpdir }
+    let(:table) { file("trail.csv", "Group,Name,Hex\nTrail,Ember,#E46F58\nTrail,Flare,red-ish\n") }
+
+    it "turns one into another, and says what was lost and what could not be read" do
+      out = File.join(folder, "trail.css")
+      status, (answer,), _ = run("convert", table, out)
+      expect([status, answer]).to eq [0, {"format" => "css", "swatches" => 1, "lost" => [], "notes" => ["line 3: “red-ish” is not a hex colour: expected 3, 4, 6 or 8 digits of 0–9 and A–F, left out"]}]
+      expect(File.read(out)).to include("--ember: #E46F58;")
+      _, (answer,), _ = run("convert", out, File.join(folder, "trail.icc"))
+      expect(answer).to include("format" => "icc", "lost" => ["1 group: its name is left out"])
+    end
+
+    it "takes a format by name, a model, and what else there is to choose" do
+      out = File.join(folder, "trail.txt")
+      expect(run("convert", table, out, "--as", "table", "--model", "oklch", "--separator", "tab")[1][0]["format"]).to eq "table"
+      expect(File.read(out)).to start_with("Group\tName\tHex\tOKLCH L\tOKLCH C\tOKLCH H\r\nTrail\tEmber\t#E46F58\t0.6")
+      {["--as", "mauve"] => /--as is mauve: expected tokens, css/, ["--model", "mauve"] => /models is “mauve”: expected rgb/, ["--depth", "8"] => /has no option depth/}.each do |given, message|
+        status, output, errors = run("convert", table, File.join(folder, "x.csv"), *given)
+        expect([status, output, errors]).to match [2, [], message]
+      end
+      expect(run("convert", table, File.join(folder, "x.doc"))[2]).to match(/x\.doc ends like no file that I write: expected \.tokens\.json/)
+      expect(Dir.children(folder)).to eq ["trail.txt"]
+    end
+
+    it "checks one: its notes, and 1 where there are any" do
+      path, clean = table, file("clean.css", ":root{--ember:#E46F58}")
+      output = StringIO.new
+      expect(described_class.new(["check", path], output:).run).to eq 1
+      expect(output.string.lines.size).to eq 1
+      expect([described_class.new(["check", clean], output: clear = StringIO.new).run, clear.string]).to eq [0, ""]
+    end
+
+    it "lists what is read and what is written" do
+      _, (formats,), _ = run("formats")
+      expect(formats.map { |format| [format["format"], format["read"], format["written"]] }).to include(["icc", true, true], ["text", true, false], ["picture", true, true])
+      expect(formats.find { |format| format["format"] == "css" }["options"]["model"]).to include("oklch")
+    end
   end
 
   it "prints one line on standard error and returns 2 for bad input" do
@@ -149,7 +191,8 @@ RSpec.describe Magpie::CommandLine do
     sky, out = file("#{odd}.svg", '<svg xmlns="http://www.w3.org/2000/svg" width="9" height="9"><rect width="9" height="9" fill="#231F55"/></svg>'), File.join(Dir.mktmpdir, "#{odd}.svg")
     expect(run("artwork", sky, "--flat", out)[1][0]["colours"]).to eq [{"hex" => "#231F55", "places" => 1}]
     expect(run("picture", out, "--at", "3,3")[1][0]["average"]["hex"]).to eq "#231F55"
-    expect(run("palette", sky)[2]).to start_with("night\uFFFDsky.svg is in no format that I read")
+    expect(run("palette", sky)[1][0]).to include("name" => "night\uFFFDsky", "format" => "svg")
+    expect(run("palette", file("#{odd}.txt", "no colour"))[2]).to start_with("night\uFFFDsky.txt: it is in no format that I read")
     expect(run("artwork", File.join(out, "none"))[2]).to end_with("night\uFFFDsky.svg/none cannot be read: not a directory\n")
     expect(run("artwork", sky, "--flat", File.join(out, "none"))[2]).to end_with("night\uFFFDsky.svg/none cannot be written: not a directory\n")
     [[odd], ["colour", odd], ["difference", "#fff", odd], ["picture", sky, "--at", odd], ["picture", sky, "--colours", odd], ["ramp", odd], ["ramp", "#fff", "--course", odd], ["mix", "#fff", "#000", odd],

@@ -167,7 +167,7 @@ RSpec.describe App do
   it "shows a tokens file before anything is changed, and refuses one with a circle" do
     tokens = '{"sky":{"$type":"color","ember":{"$value":"#e46f58"},"wide":{"$type":"dimension","$value":"4px"}}}'
     page = post_with_token("/projects/#{project.id}/imports", files: [upload(tokens, "dusk.tokens.json")])
-    expect(page.body).to include("ember", "Bring in 1", "sky.wide is a dimension, not a colour, skipped", "Nothing has been brought in yet")
+    expect(page.body).to include("ember", "Bring in 1", "sky.wide: a dimension, not a colour, left out", "Nothing has been brought in yet")
     expect(project.palettes.count).to eq 1
     page = post_with_token("/projects/#{project.id}/imports", files: [upload('{"a":{"$type":"color","$value":"{a}"}}', "loop.tokens.json")])
     expect(page.body).to include("loop.tokens.json: the aliases a → a go round in a circle")

@@ -121,15 +121,16 @@ RSpec.describe App, "Palettes" do
     expect(ember.reload.name).to eq "Glow"
   end
 
-  it "carries code and kind in tokens, and says what becomes of gradients" do
+  it "carries codes, kinds and gradients in tokens, and says that nothing is lost" do
     ember, lamp = keep(project, "Ember", "#E46F58"), keep(project, "Lamp", "#FFCE5C")
     Changes::EditSwatch.perform(project, actor:, swatch: ember, fields: {code: "QO 14", kind: "spot"})
     inks = [ember, lamp].map { |swatch| Magpie::Palette::Compound::Ink.new(colour: swatch.colour, reference: swatch.id, offset: 0.0) }
     Changes::KeepPaint.perform(project, actor:, paint: Magpie::Palette::Compound.new(form: "radial", angle: 0.0, size: 6.0, inks:), group:, name: "Glow")
     value = Magpie::Formats.read(Magpie::Formats::Tokens.write(project.palettes.first.value), name: "x.tokens.json").palette
     brought = Changes::BringInPalette.perform(project, actor:, value:)
+    expect(brought.swatches.find_by!(name: "Glow").paint.form).to eq "radial"
     expect(brought.swatches.find_by!(name: "Ember")).to have_attributes(code: "QO 14", kind: "spot")
     get "#{path}/deliver"
-    expect(last_response.body).to include("1 gradient or pattern goes as the colour in its middle")
+    expect(last_response.body).to include("nothing else is lost")
   end
 end

@@ -1,4 +1,5 @@
 require "support/hostile"
+require "support/palettes"
 
 # Files of every kind that is read, damaged in every way.
 class Mutations
@@ -8,8 +9,20 @@ class Mutations
 
   # @return [Hash{Symbol => Array<String>}] whole files, by what reads them
   def self.whole
-    @whole ||= {artwork: [*Dir["#{FOLDER}/{db/demo,spec/files}/*.svg"].map { |path| File.binread(path) }.select { |svg| svg.bytesize < 30_000 }, *Hostile.asking(Hostile::ADDRESS).map(&:last), *Hostile::CHEAP.values.map { |body, _| Hostile.svg(body) }.select { |svg| svg.bytesize < 30_000 }], palette: TOKENS, picture: pictures}
+    @whole ||= {artwork: [*Dir["#{FOLDER}/{db/demo,spec/files}/*.svg"].map { |path| File.binread(path) }.select { |svg| svg.bytesize < 30_000 }, *Hostile.asking(Hostile::ADDRESS).map(&:last), *Hostile::CHEAP.values.map { |body, _| Hostile.svg(body) }.select { |svg| svg.bytesize < 30_000 }], palette: TOKENS + palettes, drawn: drawn, picture: pictures}
   end
+
+  # A file of each format as we write it, and those of other origin; of those that are
+  # pictures apart, since libvips decodes them.
+  def self.palettes = written(%w[png picture]) + %w[*.icc *.txt *.sp *.ti1 *.css].flat_map { |form| Dir["#{FOLDER}/spec/samples/#{form}"] }.map { |path| File.binread(path).byteslice(0, 20_000) } + TEXTS
+
+  def self.drawn = Magpie::Formats.written.select { |format| %w[png picture].include?(format.key) }.map { |format| sent(format, 3) } + Dir["#{FOLDER}/spec/samples/*.png"].map { |path| File.binread(path) }
+
+  def self.written(except) = Magpie::Formats.written.reject { |format| except.include?(format.key) }.flat_map { |format| [sent(format, 1), sent(format, 2)] }
+
+  def self.sent(format, seed) = Magpie::Formats::Sending.new(RandomPalettes.new(Random.new(seed)).palette(swatches: 9), format).bytes
+
+  TEXTS = ["Ember #E46F58, Moor 18 23 32; lab 60 42 33\n", "Name;R;G;B;L;a;b\n\"Ember, \"\"late\"\"\";0,9;0,4;0,3;61;45;35\n", ":root{--a:color-mix(in oklch,red,blue 30%);--b:oklch(from var(--a) calc(l*.5) c h/.5);--c:linear-gradient(to left,var(--a),#fff 30%)}.m{&:hover{color:light-dark(red,blue)}}"].map(&:b).freeze
 
   def self.pictures
     image = (Vips::Image.xyz(24, 16).bandjoin(Vips::Image.black(24, 16)) * 9).cast(:uchar).copy(interpretation: :srgb)
@@ -35,7 +48,7 @@ class Mutations
 
   # @return [[Symbol, String]] what reads it, and a damaged file
   def one
-    kind = %i[artwork artwork palette picture].sample(random: @random)
+    kind = %i[artwork palette palette palette drawn picture].sample(random: @random)
     bytes = Mutations.whole.fetch(kind).sample(random: @random).b.dup
     @random.rand(1..3).times { bytes = damaged(bytes) }
     [kind, bytes]

@@ -13,7 +13,7 @@ module Places
       get("/projects/:project/deliver/palettes/:palette/:format") do
         format = Magpie::Formats.find(param[:format]) or raise ActiveRecord::RecordNotFound
         palette = project.palettes.find(param.id(:palette))
-        download "#{Magpie::Text.slug(palette.name, "palette")}#{format.ending}", format.media_type, format.write(palette.value)
+        download "#{Magpie::Text.slug(palette.name, "palette")}#{format.ending}", format.media_type, Magpie::Formats::Sending.new(palette.value, format).bytes
       end
 
       get("/projects/:project/deliver/artworks/:artwork/:form.svg") do

@@ -8,7 +8,7 @@ module Places
       # @param desk [Frame::Desk]
       def initialize(desk) = @desk = desk
 
-      def formats = Magpie::Formats.all
+      def formats = [Magpie::Formats::Tokens]
 
       # Each with its colourways.
       def artworks = @artworks ||= @desk.rows.artworks.flat_map { |each| [each, *@desk.rows.colourways[each.id]] }
@@ -24,9 +24,9 @@ module Places
 
       def carried(format, palette)
         @values ||= {}
-        lost = format.losses(@values[palette.id] ||= palette.value)
+        lost = Magpie::Formats::Sending.new(@values[palette.id] ||= palette.value, format).losses.map(&:words)
         rest = lost.empty? ? "Empty slots and locks stay here; nothing else is lost" : "Lost: #{Magpie::Text.list(lost)}; empty slots and locks stay here"
-        "#{format.title} carry #{format.carries}. #{rest}."
+        "#{format.title} carry #{format.brief}. #{rest}."
       end
     end
   end

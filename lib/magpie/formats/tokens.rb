@@ -4,12 +4,9 @@ module Magpie
   module Formats
     # Design tokens of the W3C Design Tokens Community Group, format and colour
     # modules 2025.10. Groups become groups (a nested one is named by its path),
-    # colour tokens become swatches, aliases are followed. What the format has no
-    # place for stands in $extensions, so that a round trip loses nothing.
+    # colour and gradient tokens become swatches, aliases are followed. What the format has
+    # no place for stands in $extensions, so that a round trip loses nothing.
     class Tokens < Format
-      declare key: "tokens", title: "Design tokens", ending: ".tokens.json", media_type: "application/json",
-        carries: "groups, names, codes, kinds, exact colours, opacity, notes and the shared marks"
-
       EXTENSION = "org.yellow-magpie"
 
       # Colour spaces of the colour module, and the models that they are.
@@ -19,26 +16,30 @@ module Magpie
         "prophoto-rgb" => :prophoto_rgb, "rec2020" => :rec2020, "xyz-d65" => :xyz_d65, "xyz-d50" => :xyz_d50
       }.freeze
       MODELS = SPACES.invert.freeze
+      CHOICES = {"given" => "as defined", **%w[srgb display-p3 hsl lab lch oklab oklch].to_h { |space| [space, space] }}.freeze
+
+      declare key: "tokens", title: "Design tokens", endings: [".tokens.json", ".json"], media_type: "application/json", rank: 10, brief: "all but empty slots",
+        carries: Carried::FEATURES, options: [Option.new("model", "Colour space", CHOICES, "given")]
 
       autoload :Aliases, "magpie/formats/tokens/aliases"
       autoload :Extending, "magpie/formats/tokens/extending"
+      autoload :Exactly, "magpie/formats/tokens/exactly"
       autoload :Reader, "magpie/formats/tokens/reader"
+      autoload :Stops, "magpie/formats/tokens/stops"
       autoload :Writer, "magpie/formats/tokens/writer"
 
-      def self.recognise?(text) = text.lstrip.start_with?("{")
+      class << self
+        # @param source [Source]
+        def fits(source) = source.head.lstrip.start_with?("{") ? 80 : 0
 
-      # @return [Result]
-      # @raise [Magpie::Error]
-      def self.read(text, name) = Reader.new(text, name).result
+        # @return [Result]
+        def read(source) = Reader.new(source).result
 
-      # @return [Array<String>]
-      def self.losses(palette)
-        compounds = palette.swatches.count(&:compound)
-        return [] if compounds.zero?
-        ["#{Text.count(compounds, "gradient or pattern").sub("gradient or patterns", "gradients or patterns")} #{(compounds == 1) ? "goes as the colour in its" : "go as the colour in their"} middle"]
+        # What came back is what went, to the last bit.
+        def carried(palette, _options) = palette
+
+        def write(palette, options = {}) = Writer.new(palette, options).text
       end
-
-      def self.write(palette) = Writer.new(palette).text
     end
   end
 end

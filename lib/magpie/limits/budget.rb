@@ -18,16 +18,16 @@ module Magpie
       end
 
       # @param what [Symbol] a key of `most`
-      # @raise [Magpie::Error] once there is no more of it, or no more time
+      # @raise [Exceeded] once there is no more of it, or no more time
       def spend(what, count = 1)
         left = (@left[what] -= count)
-        raise Error, "it comes to more than #{Text.thousands(@most[what])} #{what.to_s.tr("_", " ")}" if left < 0
+        raise Exceeded, "it comes to more than #{Text.thousands(@most[what])} #{what.to_s.tr("_", " ")}" if left < 0
         look if ((@spent += 1) % LOOK).zero?
       end
 
-      # @raise [Magpie::Error] when there is no more time
+      # @raise [Exceeded] when there is no more time
       def look
-        raise Error, "it takes longer than #{@seconds} seconds to read" if now > @until
+        raise Exceeded, "it takes longer than #{@seconds} seconds to read" if now > @until
       end
 
       private

@@ -56,6 +56,7 @@ module Magpie
       # @!attribute reference [Object, nil] what it follows
       # @!attribute offset [Float] 0..1, of a gradient's stop
       Ink = Struct.new(:colour, :reference, :offset, keyword_init: true)
+      SIZE = 24.0 # of a repeat, where nothing is said
       FORMS = {"linear" => "Gradient along a line", "radial" => "Gradient from the middle", "stripes" => "Stripes", "dots" => "Dots", "checks" => "Checks"}.freeze
     end
   end

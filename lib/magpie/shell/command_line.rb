@@ -13,6 +13,9 @@ module Magpie
       magpie artwork FILE.svg [--flat OUT.svg]
       magpie dress FILE.svg PALETTE [--within 2] [--by nearest|order|name] [--flat OUT.svg] [--linked OUT.svg]
       magpie palette FILE
+      magpie convert IN OUT [--as FORMAT] [--model MODEL] and what else the format has to choose
+      magpie check FILE                    what could not be read of it; 1 where there is anything
+      magpie formats                       what is read and written, and what there is to choose
       magpie ramp NOTATION [--darker N] [--lighter N] [--darkest L] [--lightest L]
                            [--turn-dark DEG] [--turn-light DEG] [--course lightness|potential|even]
       magpie mix A B SHARE [--way eye|light|opacity|paint]
@@ -22,7 +25,10 @@ module Magpie
 
     OUT = %w[--flat --linked].freeze # the options that name a file
 
+    COMMANDS = %w[colour difference picture artwork dress palette convert check formats ramp mix between harmony].freeze
+
     autoload :Dress, "magpie/shell/dress"
+    autoload :Files, "magpie/shell/files"
 
     def initialize(arguments, input: $stdin, output: $stdout, errors: $stderr)
       @arguments, @input, @output, @errors = arguments.dup, input, output, errors
@@ -30,20 +36,11 @@ module Magpie
 
     # @return [Integer] exit status
     def run
-      case @arguments.shift
-      when "colour" then colour
-      when "difference" then difference
-      when "picture" then picture
-      when "artwork" then artwork
-      when "dress" then dress
-      when "palette" then palette
-      when "ramp" then ramp
-      when "mix" then mix
-      when "between" then between
-      when "harmony" then harmony
-      when "help", "--help", "-h", nil then @output.puts USAGE
-      else raise Error, "no such command: expected colour, difference, picture, artwork, dress, palette, ramp, mix, between or harmony"
-      end
+      command = @arguments.shift
+      return tell(USAGE) if [nil, "help", "--help", "-h"].include?(command)
+      raise Error, "no such command: expected #{Text.list(COMMANDS).sub(" and ", " or ")}" unless COMMANDS.include?(command)
+      return check if command == "check"
+      send(command)
       0
     rescue Error => error
       @errors.puts error.message.lines.map(&:strip).join(" ")
@@ -51,6 +48,11 @@ module Magpie
     end
 
     private
+
+    def tell(text)
+      @output.puts text
+      0
+    end
 
     def print(data = nil, **fields) = @output.puts(JSON.generate(data || fields))
 
@@ -142,16 +144,29 @@ module Magpie
 
     def palette
       path = path("a palette file")
-      result = Walls.palette(file(path), name: name(path))
-      print(name: result.palette.name, groups: result.palette.groups.map { |group| group(group) }, notes: result.notes)
+      print(Files.described(Walls.palette(file(path), name: name(path))))
     end
 
-    def group(group)
-      swatches = group.swatches.map do |swatch|
-        {name: swatch.name, hex: swatch.colour.hex, colour: swatch.colour.to_h, shared: swatch.shared ? true : false, note: swatch.note}.compact
-      end
-      {name: group.name, note: group.note, swatches:}.compact
+    def convert
+      known = [*Formats.written.flat_map(&:options), *Formats::Prepared::OPTIONS].map(&:key).uniq
+      options = options("--as", *known.map { |key| "--#{key}" }).transform_keys { |name| name.delete_prefix("--") }
+      from, to = given(2, "a file to read and one to write")
+      format = Files.format(to, options.delete("as"))
+      result = Walls.palette(file(from), name: name(from))
+      sending = Files.sending(result, format, to, options)
+      write(to, sending.bytes)
+      print(Files.converted(result, sending))
     end
+
+    # @return [Integer] exit status
+    def check
+      path = path("a palette file")
+      notes = Walls.palette(file(path), name: name(path)).notes
+      notes.each { |note| @output.puts note.to_s }
+      notes.empty? ? 0 : 1
+    end
+
+    def formats = print(Files.formats)
 
     def ramp
       options = options("--darker", "--lighter", "--darkest", "--lightest", "--turn-dark", "--turn-light", "--course")
@@ -216,7 +231,7 @@ module Magpie
     end
 
     def write(path, text)
-      ::File.write(path, text)
+      ::File.binwrite(path, text)
     rescue SystemCallError => error
       raise Error, "#{path} cannot be written: #{reason(error)}"
     end

@@ -2,10 +2,16 @@ module Magpie
   module Text
     module_function
 
+    UNCLEAN = /[[:cntrl:]]|[[:space:]&&[^ ]]|  |\A | \z/
+
     # A name as people may type it: no control characters, single spaces, not too long.
     def name(value, longest: 200)
+      return value[0, longest] if value.is_a?(String) && value.valid_encoding? && !value.match?(UNCLEAN)
       value.to_s.scrub("").gsub(/[[:cntrl:][:space:]]+/, " ").strip[0, longest]
     end
+
+    # Without what no XML file may hold. XML 1.0, 2.2, "Char".
+    def xml(text) = text.gsub(/[^\t\n\r\u{20}-\u{D7FF}\u{E000}-\u{FFFD}\u{10000}-\u{10FFFF}]/, "")
 
     # A name that only has letters, digits and hyphens, for files and identifiers.
     def slug(value, otherwise)

@@ -19,7 +19,7 @@ module Magpie
 
       def artwork(bytes, name) = Artwork.read(bytes, name:)
 
-      def palette(bytes, name) = Formats.read(bytes, name:)
+      def palette(bytes, as, columns, name) = Formats.read(bytes, name:, as:, columns:)
 
       def grounds(template, paints, _) = [Painters::Grounds.of(template, paints), Artwork::Opacities.of(template)]
 

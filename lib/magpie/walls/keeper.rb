@@ -32,6 +32,7 @@ module Magpie
       def load_all
         Painters::Flat.of(Artwork.read(DRAWING))
         Formats.read(TOKENS)
+        Formats.all.each(&:constants)
         [Painters::Grounds, Picture::Tone, Picture::Cells, Picture::Profile, Jobs, Channel]
         GC.start
       end

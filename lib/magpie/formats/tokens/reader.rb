@@ -7,24 +7,22 @@ module Magpie
         LARGEST = 1_000_000 # of a component; none comes near it
         LOOSE = "Colours" # the group of tokens that stand in none
 
+        # @param source [Source]
         # @param budget [Limits::Budget]
-        def initialize(text, name, budget = Limits.palette)
-          @name = name
+        def initialize(source, budget = Limits.palette)
+          @builder = Builder.new(source, budget)
           @budget = budget
-          @tree = Extending.new(parse(text), budget).whole
+          @tree = Extending.new(parse(source.text), budget).whole
           @aliases = Aliases.new(@tree, budget)
-          @notes = []
-          @groups = {}
-          @count = 0
+          @placed, @tints, @stops = {}, [], []
         end
 
+        # @return [Result]
         def result
           walk(@tree, [], nil)
-          ours = extension(@tree)
-          name = ours["name"] || (::File.basename(@name).sub(/(\.tokens)?\.json\z/i, "") unless @name == "the file")
-          groups = @groups.values
-          @notes << "there is no colour token in it" if groups.sum { |group| group.swatches.size } == 0
-          Result.new(Palette.new(name: Text.name(name || "Palette"), note: description(@tree), groups:), @notes)
+          tie
+          ours = Exactly.new(extension(@tree))
+          @builder.result(words: "Design tokens in #{@builder.source.encoding}", name: ours.text("name", 200), note: description(@tree), condition: ours.text("condition", 200), licence: ours.text("licence", 2000))
         end
 
         private
@@ -55,7 +53,7 @@ module Magpie
           node.each do |key, child|
             next if key.start_with?("$") && key != "$root"
             unless child.is_a?(Hash)
-              @notes << "#{dotted([*path, key])} is neither a token nor a group, skipped"
+              @builder.note(dotted([*path, key]), "neither a token nor a group, left out")
               next
             end
             Aliases.token?(child) ? token(child, path, key, type) : walk(child, [*path, key], type)
@@ -65,31 +63,69 @@ module Magpie
         def token(node, path, key, inherited)
           place = [*path, key]
           type = node["$type"] || inherited || (@aliases.type(node) if @aliases.target(node))
+          type = "gradient" if type.nil? && stops?(node["$value"])
+          return gradient(node, place) if type == "gradient"
           if type != "color" && !(type.nil? && colour_like?(node["$value"]))
-            @notes << "#{dotted(place)} is #{type ? "a #{type.to_s[0, 40]}" : "of no stated type"}, not a colour, skipped"
+            @builder.note(dotted(place), "#{type ? "a #{type.to_s[0, 40]}" : "of no stated type"}, not a colour, left out")
             return
           end
-          raise Error, "it has more than #{MOST_SWATCHES} colours" if (@count += 1) > MOST_SWATCHES
-          add(node, place)
+          trying(place) { add(node, place) }
+        end
+
+        # An alias that leads nowhere spoils the file; a value that cannot be read does not.
+        def trying(place)
+          yield
+        rescue Aliases::Broken, Limits::Exceeded
+          raise
+        rescue Error => error
+          @builder.note(dotted(place), "#{error.message}, left out")
         end
 
         def add(node, place)
-          colour = colour(@aliases.last(node, place)["$value"])
-          ours = extension(node)
-          group_at(place[0..-2], parent_of(place)).swatches << Palette::Swatch.new(
-            name: Text.name(ours["name"] || place.last), colour: exact(ours, colour), shared: ours["shared"] == true,
-            note: description(node), definition: ours["definition"],
-            code: ours["code"]&.then { |code| Text.name(code, longest: 80) }, kind: (ours["kind"] if ours["kind"] == "spot")
-          )
-        rescue Aliases::Broken
-          raise
-        rescue Error => error
-          @notes << "#{dotted(place)}: #{error.message}, skipped"
+          read = colour(@aliases.last(node, place)["$value"])
+          exact = Exactly.new(extension(node))
+          compound = exact.compound(nil, read)
+          swatch = put(node, place, exact, colour: compound ? compound.colour : exact.colour(read), compound:)
+          @stops << [swatch, exact.follows] if compound && exact.follows.any?
         end
 
-        def group_at(path, node)
-          @groups[path] ||= Palette::Group.new(name: Text.name(path.empty? ? LOOSE : extension(node)["name"] || path.join(" / ")), note: description(node), swatches: [])
+        def gradient(node, place)
+          trying(place) do
+            value = @aliases.last(node, place)["$value"]
+            read, aliases = Stops.new(@aliases, place) { |each| colour(each) }.read(value)
+            exact = Exactly.new(extension(node))
+            compound = exact.compound(read, nil)
+            swatch = put(node, place, exact, colour: compound.colour, compound:)
+            @stops << [swatch, aliases] if aliases.any?
+          end
         end
+
+        def put(node, place, exact, **held)
+          swatch = @builder.add(group_at(place[0..-2], parent_of(place)), name: exact.text("name", 200) || place.last, shared: extension(node)["shared"] == true, note: description(node),
+            definition: exact.text("definition", 200), code: exact.text("code", 80), kind: (extension(node)["kind"] if extension(node)["kind"] == "spot"),
+            spectrum: exact.spectrum, inks: exact.inks, page: exact.text("page", 40), position: exact.text("position", 40), **held)
+          @tints << [swatch, *exact.tint] if exact.tint
+          @placed[place] = swatch
+        end
+
+        # What follows another swatch, once all of them have their places.
+        def tie
+          addresses = {}.compare_by_identity
+          @builder.groups.values.each_with_index { |group, g| group.swatches.each_with_index { |swatch, s| addresses[swatch] = [g, s] } }
+          found = ->(name) { name && addresses[@placed[Aliases.path(name)]] }
+          @tints.each { |swatch, percent, of| swatch.tint = found.call(of)&.then { |address| Palette::Tint.new(percent, address) } }
+          @stops.each { |swatch, names| swatch.compound = referring(swatch.compound, names.map(&found)) }
+        end
+
+        # Stops stand by offset in the file, inks as they were in the extension.
+        def referring(compound, references)
+          order = compound.inks.each_index.sort_by { |index| [compound.inks[index].offset, index] }
+          compound.referring(order.zip(references).sort_by(&:first).map(&:last))
+        end
+
+        def stops?(value) = value.is_a?(Array) && value.any? && value.all? { |stop| stop.is_a?(Hash) && stop.key?("color") && stop.key?("position") }
+
+        def group_at(path, node) = @builder.begin_group(path, name: path.empty? ? LOOSE : Exactly.new(extension(node)).text("name", 200) || path.join(" / "), note: description(node))
 
         def parent_of(place) = place[0..-2].reduce(@tree) { |node, key| node[key] }
 
@@ -110,13 +146,6 @@ module Magpie
         def number(value, what)
           raise Error, "#{what} is #{value.inspect[0, 40]}: expected a number" unless value.is_a?(Numeric) && value.to_f.abs < LARGEST
           value
-        end
-
-        # A model that the format does not have stands in the extension.
-        def exact(ours, colour)
-          ours["colour"].is_a?(Hash) ? Color.from_h(ours["colour"]) : colour
-        rescue Error, KeyError, TypeError, NoMethodError
-          colour
         end
 
         def extension(node)
