@@ -36,6 +36,7 @@ module Magpie
   autoload :Limits, "magpie/limits"
   autoload :Color, "magpie/press/models"
   autoload :Bulk, "magpie/color/bulk"
+  autoload :Screen, "magpie/color/screen"
   autoload :Spectrum, "magpie/color/spectrum"
   autoload :Notation, "magpie/notation"
   autoload :Difference, "magpie/difference"

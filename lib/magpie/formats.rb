@@ -73,7 +73,7 @@ module Magpie
       result.format, result.others = format.key, (fitting - [format]).map(&:key)
       result
     rescue Error => error
-      raise error.in(name)
+      raise error.message.start_with?(name) ? error : error.in(name)
     end
 
     def unknown(source)

@@ -13,6 +13,13 @@ RSpec.describe Magpie::Bulk do
     end
   end
 
+  it "brings many colours to the screen as each is brought by itself" do
+    mixed = colours.each_with_index.map { |colour, index| colour.to(%i[srgb lab oklab oklch].at(index % 4)).with(alpha: (index % 3) / 2.0) }
+    Magpie::Screen.srgb(mixed).zip(mixed) { |row, colour| row.zip(Magpie::Gamut.to_srgb(colour).components) { |one, two| expect(one).to be_within(1e-9).of(two) } }
+    expect(Magpie::Screen.hexes(mixed)).to eq mixed.map(&:hex)
+    expect(Magpie::Screen.srgb([])).to eq []
+  end
+
   it "says what Color says, one by one" do
     expect_equal linear, :srgb_linear
     expect_equal described_class.linear_to_oklab(linear), :oklab

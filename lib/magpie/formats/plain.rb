@@ -35,7 +35,8 @@ module Magpie
         # @return [String]
         def write(palette, options = {})
           head = "# #{palette.name}, colour table: #{(options["model"] == "hex") ? "hex" : "red green blue"}, name\n"
-          head + palette.swatches.map { |swatch| "#{written(swatch.colour, options)}\t#{swatch.name}".rstrip + "\n" }.join
+          hexes = Screen.hexes(palette.swatches.map(&:colour))
+          head + palette.swatches.zip(hexes).map { |swatch, hex| "#{written(hex, options)}\t#{swatch.name}".rstrip + "\n" }.join
         end
 
         def colour(colour, _options) = Notation.hex(colour.hex)
@@ -58,7 +59,7 @@ module Magpie
           [Color.srgb8(*numbers), match[4]]
         end
 
-        def written(colour, options) = (options["model"] == "hex") ? colour.hex : colour.hex.scan(/\h\h/).map { |pair| pair.hex.to_s.rjust(3) }.join(" ")
+        def written(hex, options) = (options["model"] == "hex") ? hex : hex.scan(/\h\h/).map { |pair| pair.hex.to_s.rjust(3) }.join(" ")
       end
     end
   end

@@ -3,7 +3,8 @@ module Magpie
     # A picture of swatches: chips that touch each other, in rows.
     module Strip
       ACROSS = 40 # chips of a row
-      MOST = 60_000_000 # pixels
+      NOTHING = "\0\0\0\0".b
+      MOST = 8_000_000 # pixels
 
       module_function
 
@@ -16,14 +17,13 @@ module Magpie
         rows = [[nil]] if rows.empty?
         across = rows.map(&:size).max
         scale = [1.0, Math.sqrt(MOST / (across * width * rows.size * height).to_f)].min
-        pixels = rows.map { |row| Array.new(across) { |index| pixel(row[index]) }.join }.join
+        shown = Screen.bytes(rows.flatten.compact.map(&:colour)).each
+        pixels = rows.map { |row| Array.new(across) { |index| row[index] ? shown.next.pack("C4") : NOTHING }.join }.join
         Picture::Vips.call("the palette") do
           small = ::Vips::Image.new_from_memory_copy(pixels, across, rows.size, 4, :uchar).copy(interpretation: :srgb)
           small.zoom([(width * scale).floor, 1].max, [(height * scale).floor, 1].max).pngsave_buffer(compression: 6, strip: true)
         end
       end
-
-      def pixel(swatch) = swatch ? swatch.colour.hex.delete("#").ljust(8, "F").scan(/../).map(&:hex).pack("C4") : "\0\0\0\0".b
     end
   end
 end

@@ -12,6 +12,9 @@ module Magpie
         TEXTS = %w[Description Creator Comment Illuminant Observer].to_h { |name| [name, true] }.freeze
         LONGEST = 20_000 # characters of one text
         DEEPEST = 64
+        BATCH = 32
+        # Elements that hold others which we look for.
+        HELD = [*MODELS.keys, "Object", "ReflectanceSpectrum", "Tag", "ColorSpecification", "WavelengthRange"].to_h { |name| [name, true] }.freeze
 
         # @!attribute values [Hash{String => Hash{String => String}}] by element: numbers by name, and
         #   "spec", what they were measured by
@@ -33,16 +36,15 @@ module Magpie
         def initialize(budget)
           super()
           @budget = budget
-          @objects, @specifications, @about, @problems, @path = [], {}, {}, [], []
+          @objects, @specifications, @about, @problems, @depth, @entered = [], {}, {}, [], 0, 0
         end
 
         # @return [Nokogiri::XML::SAX::ParserContext]
         attr_writer :context
 
         def start_element_namespace(name, attributes = [], _prefix = nil, _uri = nil, _namespaces = [])
-          @budget.spend(:elements)
-          raise Error, "it is nested deeper than #{DEEPEST}" if @path.size >= DEEPEST
-          @path << name
+          enter
+          return @text = (NUMBERS[name] || TEXTS[name]) && +"" unless HELD[name]
           @text = nil
           case name
           when "Object" then @objects << (@object = Found.new(value(attributes, "Name"), value(attributes, "Id"), value(attributes, "ObjectType"), @context&.line, nil, {}, nil, {}))
@@ -58,9 +60,9 @@ module Magpie
         alias_method :cdata_block, :characters
 
         def end_element_namespace(name, _prefix = nil, _uri = nil)
-          @path.pop
+          @depth -= 1
           text, @text = @text, nil
-          close(name)
+          close(name) if HELD[name]
           written(name, text.strip) if text
         end
 
@@ -70,9 +72,14 @@ module Magpie
 
         def value(attributes, name) = attributes.find { |attribute| attribute.localname == name }&.value
 
+        # Elements are counted a few at a time: there may be a million.
+        def enter
+          raise Error, "it is nested deeper than #{DEEPEST}" if (@depth += 1) > DEEPEST
+          @budget.spend(:elements, BATCH) if ((@entered += 1) % BATCH).zero?
+        end
+
         def named(name, attributes)
-          @text = +"" if NUMBERS[name] || TEXTS[name]
-          return unless MODELS[name] && @object
+          return unless @object
           @model = (@object.values[name] ||= {"spec" => value(attributes, "ColorSpecification")})
         end
 

@@ -26,14 +26,13 @@ module Magpie
         # A PNG has no two palettes of the same name.
         def suggested
           @groups.group_by { |group| Png.name(group.name, {}) }.map do |name, groups|
-            ["sPLT", "#{name.encode(Encoding::ISO_8859_1)}\0".b + @depth.chr.b + groups.flat_map(&:swatches).map { |swatch| entry(swatch.colour) }.join]
+            ["sPLT", "#{name.encode(Encoding::ISO_8859_1)}\0".b + @depth.chr.b + entries(groups.flat_map(&:swatches).map(&:colour))]
           end
         end
 
-        def entry(colour)
-          most = 2**@depth - 1
-          values = [*Gamut.to_srgb(colour).components, colour.alpha].map { |value| (value * most).round }
-          (values + [MOST]).pack((@depth == 8) ? "CCCCn" : "n5")
+        def entries(colours)
+          most, form = 2**@depth - 1, (@depth == 8) ? "CCCCn" : "n5"
+          Screen.srgb(colours).zip(colours).map { |row, colour| [*row.map { |value| (value * most).round }, (colour.alpha * most).round, MOST].pack(form) }.join
         end
 
         def picture = Strip.of(@groups.flat_map { |group| group.swatches.each_slice(Strip::ACROSS).to_a }, WIDE, @height)

@@ -21,7 +21,8 @@ module Magpie
         def text
           CSV.generate(col_sep: SEPARATORS.fetch(@separator), row_sep: "\r\n") do |csv|
             csv << [*@texts.keys, "Hex", *("Opacity" if @opacity), *@models.flat_map { |model| headings(model) }]
-            @palette.groups.each { |group| group.swatches.each { |swatch| csv << row(group, swatch) } }
+            screens = Screen.srgb(@palette.swatches.map(&:colour)).each
+            @palette.groups.each { |group| group.swatches.each { |swatch| csv << row(group, swatch, screens.next) } }
           end
         end
 
@@ -33,18 +34,18 @@ module Magpie
 
         def model_of(model) = {"rgb" => :srgb, "xyz" => :xyz_d50}.fetch(model, model.to_sym)
 
-        def row(group, swatch)
+        # @param screen [Array<Float>] red, green and blue as a screen shows them
+        def row(group, swatch, screen)
           texts = @texts.values.map { |member| guarded(member ? swatch[member] : group.name) }
-          [*texts, swatch.colour.with(alpha: 1).hex, *(number(swatch.colour.alpha, 6) if @opacity), *@models.flat_map { |model| numbers(swatch, model) }]
+          [*texts, format("#%02X%02X%02X", *screen.map { |value| (value * 255).round }), *(number(swatch.colour.alpha, 6) if @opacity), *@models.flat_map { |model| numbers(swatch, screen, model) }]
         end
 
         def guarded(text) = text&.match?(FORMULA) ? "'#{text}" : text
 
-        def numbers(swatch, model)
+        def numbers(swatch, screen, model)
           return Rounded.inks(swatch, INKS).map { |ink| number(ink, INKS) } if model == "cmyk"
           return exact(swatch.colour, model) if EXACT.key?(model)
-          screen = Gamut.to_srgb(swatch.colour)
-          values = (model == "rgb") ? screen.rgb255 : screen.in(model.to_sym)
+          values = (model == "rgb") ? screen.map { |value| value * 255 } : Color.new(:srgb, screen).in(model.to_sym)
           values.map { |value| number(value, DECIMALS.fetch(model_of(model))) }
         end
 
