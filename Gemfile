@@ -13,6 +13,7 @@ gem "numo-narray", "0.9.2.1"
 gem "json", "3.1.0"
 gem "crass", "1.0.6"
 gem "erubi", "1.13.1"
+gem "rubyzip", "3.7.0", require: "zip"
 
 group :test do
   gem "rspec", "3.13.2"

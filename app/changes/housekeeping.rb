@@ -18,7 +18,7 @@ module Changes
       Record.transaction do
         next {} unless Record.connection.select_value("SELECT pg_try_advisory_xact_lock(#{LOCK})") && due?(now)
         Setting.write("kept_house_at", now.to_i.to_s)
-        {answers: Answer.where(created_at: ...(now - ANSWERED)).delete_all, imports: Import.where(created_at: ...(now - OPENED)).delete_all,
+        {answers: Answer.where(created_at: ...(now - ANSWERED)).delete_all, imports: Import.where(created_at: ...(now - OPENED), brought_at: nil).delete_all, works: Work.forget(now:),
          hands: Hand.where(used_at: ...(now - UNUSED)).delete_all, visitors: visitors(now), changes: seal(now), blobs: blobs(now)}
       end
     end

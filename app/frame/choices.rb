@@ -33,12 +33,15 @@ module Frame
       "stepping" => ->(v) { %w[place swatch].include?(v) },
       "colours_of" => ->(v) { %w[artwork project].include?(v) },
       "listed" => ->(v) { %w[all here].include?(v) },
+      "sending" => ->(v) { Magpie::Formats.find(v)&.writes? },
+      "sending_options" => ->(v) { v.size <= 8_000 },
+      "left_out" => ->(v) { v.match?(/\A[\d,]{0,20000}\z/) },
       "group" => ->(v) { v.match?(/\A\d{1,18}\z/) }
     }.freeze
     USUAL = {
       "probe" => "5", "tolerance" => "6", "release" => "hold", "paint" => "seen", "colours" => "auto", "accents" => "100", "grounds" => "in",
       "favourite" => "hex", "copying" => "off", "listed" => "all", "models" => "rgb,hsb,lab,cmyk", "plane" => "chroma_lightness", "panel" => "reach", "bare" => "rgb",
-      "view" => "rows", "chip" => "76", "ledger" => "hex,cmyk", "sort" => "order", "folded" => "", "group" => "", "target" => "fill", "colours_of" => "artwork", "stepping" => "place", "carrying" => "fill,line,width,dash,opacity,effects"
+      "view" => "rows", "chip" => "76", "ledger" => "hex,cmyk", "sort" => "order", "folded" => "", "group" => "", "sending" => "css", "sending_options" => "", "left_out" => "", "target" => "fill", "colours_of" => "artwork", "stepping" => "place", "carrying" => "fill,line,width,dash,opacity,effects"
     }.freeze
 
     # @param hand [Hand] where they are kept

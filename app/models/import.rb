@@ -1,8 +1,15 @@
-# A palette file that is being looked at before it is brought in.
+# A palette file that is being looked at before it is brought in, or was brought in.
 class Import < Record
   belongs_to :project
+  belongs_to :palette, optional: true
+  belongs_to :before, class_name: "Import", optional: true # the version that it is compared with
 
-  # @return [Magpie::Formats::Result]
-  # @raise [Magpie::Error]
-  def result = @result ||= Magpie::Walls.palette(Blob.bytes(sha256), name:)
+  scope :brought, -> { where.not(brought_at: nil).order(brought_at: :desc, id: :desc) }
+
+  # The version of the same file that came in last, and where to; if that is still there.
+  # @return [Import, nil]
+  def older = @older ||= before || project.imports.brought.where(name:).where.not(id:).where.not(palette_id: nil).first
+
+  # Files that came together with it, in their order.
+  def together = batch ? project.imports.where(batch:).order(:id) : Import.where(id:)
 end

@@ -2,6 +2,7 @@
 // happens, so that a page that was just brought up to date needs no set-up.
 import "./once.js"
 import "./holding.js"
+import "./deliver.js" // before forms, which would send a large one as any other
 import "./forms.js"
 import "./follow.js"
 import "./copy.js"

@@ -4,6 +4,14 @@ document.addEventListener("click", event => {
   if (button) copy(button.dataset.copy, button)
 })
 
+// A click on a file's button copies all of the file, of which the page shows the beginning.
+document.addEventListener("click", async event => {
+  const button = event.target.closest("[data-copy-url]")
+  if (!button) return
+  const answer = await fetch(button.dataset.copyUrl)
+  if (answer.ok) copy(await answer.text(), button)
+})
+
 // @param {HTMLElement} said where "copied" is said
 export async function copy(text, said) {
   try {

@@ -31,8 +31,22 @@ document.addEventListener("drop", event => {
   if (!event.dataTransfer?.files.length) return
   event.preventDefault()
   form()?.classList.remove("over")
-  bringIn(event.dataTransfer.files)
+  const entries = [...event.dataTransfer.items].map(item => item.webkitGetAsEntry?.()).filter(Boolean)
+  if (!entries.some(entry => entry.isDirectory)) return bringIn(event.dataTransfer.files)
+  Promise.all(entries.map(within)).then(files => bringIn(files.flat().filter(file => !file.name.startsWith("."))))
 })
+
+// @param {FileSystemEntry} entry
+// @returns {Promise<File[]>} it, or all that lie in the folder
+async function within(entry) {
+  if (entry.isFile) return [await new Promise((resolve, reject) => entry.file(resolve, reject))]
+  const reader = entry.createReader(), found = []
+  for (;;) { // a folder is told a hundred entries at a time
+    const some = await new Promise((resolve, reject) => reader.readEntries(resolve, reject))
+    if (some.length === 0) return found
+    found.push(...(await Promise.all(some.map(within))).flat())
+  }
+}
 
 document.addEventListener("paste", event => {
   if (!event.clipboardData?.files.length) return

@@ -43,7 +43,7 @@ RSpec.describe "The pictures of the README", :screen do
     expect(page).to have_css("#shift[data-computed]")
     shoot "shift"
     click_button "Reset"
-    %w[Grid Ledger Chart].each do |view|
+    %w[Ledger Chart].each do |view|
       find(".views label", text: view).click
       expect(page).to have_css(".palettes[data-view='#{view.downcase}']")
       expect(page).to have_css("#check-twins")
@@ -95,6 +95,23 @@ RSpec.describe "The pictures of the README", :screen do
     shoot "ramp"
     choose "Reach", visible: :all, allow_label_click: true
     open_place "deliver"
+    expect(page).to have_css("#file-text", text: "--ember-sky")
     shoot "deliver"
+    path = File.join(Dir.mktmpdir, "trail-2026.csv")
+    File.write(path, <<~CSV)
+      Group;Name;R;G;B
+      Dusk sky;Zenith indigo;35;31;85
+      Dusk sky;Ember sky;234;108;74
+      Dusk sky;Apricot;243;186;112
+      Brass and glass;Lamp;255;200;60
+      Brass and glass;Dome slit;255;206;92
+      Trail;Flare;300;90;40
+      Trail;Teal;45;158;177
+      Trail;;76;166;86
+    CSV
+    find(".bring-in input[type=file]", visible: :all).attach_file(path)
+    expect(page).to have_css(".meetings")
+    find("tr", text: "Lamp", match: :first).find("label", text: "Take theirs").click
+    shoot "deliver-in"
   end
 end

@@ -24,7 +24,7 @@ module Magpie
     # @!attribute columns [Columns, nil] of a table
     Result = Struct.new(:palette, :notes, :format, :words, :others, :columns, keyword_init: true)
 
-    %w[Format Option Source Builder Columns Numbers Rounded Carried Losses Prepared Sending Strip].each do |name|
+    %w[Format Option Source Builder Columns Numbers Rounded Carried Losses Prepared Sending Strip Archive].each do |name|
       autoload name.to_sym, "magpie/formats/common/#{name.downcase}"
     end
 

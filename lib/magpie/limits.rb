@@ -21,6 +21,6 @@ module Magpie
 
     # For a palette.
     # @return [Budget]
-    def palette = Budget.new(seconds: SECONDS, colours: 100_000, groups: 20_000, tokens_and_groups: 600_000, elements: 2_000_000, lines: 1_000_000, steps_of_work: 1_000_000)
+    def palette = Budget.new(seconds: SECONDS, colours: 100_000, groups: 20_000, tokens_and_groups: 350_000, elements: 2_000_000, lines: 1_000_000, steps_of_work: 1_000_000)
   end
 end

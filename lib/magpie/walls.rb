@@ -57,6 +57,10 @@ module Magpie
     # @raise [Magpie::Error]
     def palette(bytes, name:, as: nil, columns: nil) = work(:palette, name, bytes, as, columns)
 
+    # @return [Array<[String, String]>] names and bytes of the files in an archive, see Formats::Archive
+    # @raise [Magpie::Error]
+    def archive(bytes, name:) = work(:archive, name, bytes)
+
     # @param template [String] see Artwork
     # @param paints [Hash{[key, role] => Artwork::Paint}]
     # @return [[Hash, Hash]] see Painters::Grounds and Artwork::Opacities

@@ -15,7 +15,7 @@ RSpec.describe Magpie::Formats::Css do
 
         /* Night ground */
         --peat: #121720;
-        --gap: 4px; --font: "Sans", serif;
+        --gap: 4px; --font: "Sans", monospace;
       }
     CSS
     expect(result.palette.name).to eq "Night open house"

@@ -17,6 +17,7 @@ RSpec.describe App, "when it is asked for anything at all" do
     source = Changes::BringInSource.perform(project, actor:, name: "dusk.png", bytes: flat_picture(20, 12, [226, 112, 90]).pngsave_buffer)
     Changes::TakeReading.perform(project, actor:, readable: source, aim: Aim.new(way: "square", x: 3, y: 3, size: 5))
     Changes::OpenFile.palette(project, actor:, name: "dusk.tokens.json", bytes: Magpie::Formats::Tokens.write(project.palettes.first.value))
+    Changes::OpenFile.palette(project, actor:, name: "odd.csv", bytes: "eins;zwei;drei;vier\nEmber;61;45;35\n")
     project
   end
 

@@ -84,19 +84,6 @@ RSpec.describe Places, :data do
     end
   end
 
-  describe Places::Deliver::ImportPage do
-    it "tells names that are there with another colour, and how far it is" do
-      ember
-      theirs = Magpie::Palette.new(name: "In", groups: [Magpie::Palette::Group.new(name: "First colours", swatches: [Magpie::Palette::Swatch.new(name: "Ember Sky", colour: hex("#2F8FA3"))])])
-      import = Changes::OpenFile.palette(project, actor:, name: "theirs.json", bytes: Magpie::Formats::Tokens.write(theirs))
-      page = described_class.new(import, project.palettes.first)
-      expect(page.collisions.map { |found| [found.ours, found.theirs.colour.hex, found.difference > 20] }).to eq [[ember, "#2F8FA3", true]]
-      expect([page.size, described_class.new(import, nil).collisions]).to eq [1, []]
-      expect { Changes::OpenFile.palette(project, actor:, name: "no.json", bytes: "{") }.to raise_error(Magpie::Error, /no\.json/)
-      expect(project.imports.count).to eq 1
-    end
-  end
-
   describe Places::Mix::Panel do
     def panel(kind, before: "#231F55", **given) = kind.new(hex("#E2705A"), hex(before), desk(project), asking(**given))
 

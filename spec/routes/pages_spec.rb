@@ -20,7 +20,7 @@ RSpec.describe App do
   def upload(bytes, name) = Rack::Test::UploadedFile.new(StringIO.new(bytes), "application/octet-stream", original_filename: name)
 
   it "answers on every place of an empty project with what to do next" do
-    {"gather" => "Begin with a picture", "palettes" => "Take a colour in hand", "dress" => "Bring in an artwork", "deliver" => "Bring one in on Dress"}.each do |place, words|
+    {"gather" => "Begin with a picture", "palettes" => "Take a colour in hand", "dress" => "Bring in an artwork", "deliver" => "You see what is in it before anything changes"}.each do |place, words|
       get "/projects/#{project.id}/#{place}"
       expect(last_response.status).to eq 200
       expect(last_response.body).to include(words)
@@ -30,7 +30,7 @@ RSpec.describe App do
   end
 
   it "says that something is not there" do
-    ["/projects/0/gather", "/projects/x/gather", "/nowhere", "/projects/#{project.id}/deliver/palettes/99999/tokens", "/projects/#{project.id}/sources/0/picture"].each do |path|
+    ["/projects/0/gather", "/projects/x/gather", "/nowhere", "/projects/#{project.id}/deliver/artworks/99999/flat.svg", "/projects/#{project.id}/sources/0/picture"].each do |path|
       get path
       expect(last_response.status).to eq(404), path
     end
@@ -167,7 +167,7 @@ RSpec.describe App do
   it "shows a tokens file before anything is changed, and refuses one with a circle" do
     tokens = '{"sky":{"$type":"color","ember":{"$value":"#e46f58"},"wide":{"$type":"dimension","$value":"4px"}}}'
     page = post_with_token("/projects/#{project.id}/imports", files: [upload(tokens, "dusk.tokens.json")])
-    expect(page.body).to include("ember", "Bring in 1", "sky.wide: a dimension, not a colour, left out", "Nothing has been brought in yet")
+    expect(page.body).to include("ember", "Bring in 1 colour", ">sky.wide</b>", "a dimension, not a colour, left out")
     expect(project.palettes.count).to eq 1
     page = post_with_token("/projects/#{project.id}/imports", files: [upload('{"a":{"$type":"color","$value":"{a}"}}', "loop.tokens.json")])
     expect(page.body).to include("loop.tokens.json: the aliases a → a go round in a circle")
@@ -178,7 +178,7 @@ RSpec.describe App do
     tokens = '{"First colours":{"$type":"color","ember":{"$value":"#e46f58"}}}'
     post_with_token("/projects/#{project.id}/imports", files: [upload(tokens, "dusk.tokens.json")])
     get "#{last_request.path}?into=#{project.palettes.first.id}"
-    expect(last_response.body).to include("1 name with another colour", "keep ours", "take theirs", "keep both")
+    expect(last_response.body).to include("1 meets something that is here already", "Keep ours", "Take theirs", "Keep both")
   end
 
   it "computes colours for the sheet, and says what is wrong with a bad one" do
@@ -194,7 +194,9 @@ RSpec.describe App do
     get "/projects/#{project.id}/deliver/artworks/#{poster.id}/flat.svg"
     expect(last_response.headers["Content-Disposition"]).to include("poster-flat.svg")
     expect(last_response.body).to include("#E46F58")
-    get "/projects/#{project.id}/deliver/palettes/#{project.palettes.first.id}/tokens"
+    post_with_token("/projects/#{project.id}/deliver/as", format: "tokens")
+    get "/projects/#{project.id}/deliver/file/night-open-house-palette.tokens.json"
+    expect(last_response.headers["Content-Disposition"]).to include("night-open-house-palette.tokens.json")
     expect(Magpie::Formats.read(last_response.body).palette).to eq project.palettes.first.value
   end
 

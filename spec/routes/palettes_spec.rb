@@ -131,6 +131,6 @@ RSpec.describe App, "Palettes" do
     expect(brought.swatches.find_by!(name: "Glow").paint.form).to eq "radial"
     expect(brought.swatches.find_by!(name: "Ember")).to have_attributes(code: "QO 14", kind: "spot")
     get "#{path}/deliver"
-    expect(last_response.body).to include("nothing else is lost")
+    expect(last_response.body).not_to include("gradient: ")
   end
 end

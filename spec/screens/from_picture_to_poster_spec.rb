@@ -96,14 +96,16 @@ RSpec.describe "From a picture to a poster that follows its swatch", :screen do
     # Deliver: what goes out comes back equal.
     click_link "Deliver"
     before = demo.palettes.first.value
-    click_link "Download .tokens.json"
+    click_button "Design tokens"
+    expect(page).to have_css("h1", text: "quillmere-house.tokens.json")
+    click_link "Download 22 colours"
     file = eventually_downloaded("quillmere-house.tokens.json")
-    attach_file "files[]", file, make_visible: true
-    expect(page).to have_content("22 swatches in 4 groups")
+    find(".bring-in input[type=file]", visible: :all).attach_file(file)
+    expect(page).to have_content("Design tokens in UTF-8. 22 colours in 4 groups.")
     choose "A new project called"
     fill_in "Name of the new project", with: "Star trail"
-    click_button "Bring in 22"
-    expect(page).to have_content("Brought 22 swatches into Quillmere house")
+    find("#import-commit").click
+    expect(page).to have_content("Brought quillmere-house.tokens.json into Quillmere house")
     expect(Project.last.name).to eq "Star trail"
     expect(Project.last.palettes.first.value).to eq before
   end

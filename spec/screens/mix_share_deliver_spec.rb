@@ -136,6 +136,7 @@ RSpec.describe "Mix, sharing and Deliver", :screen do
 
   it "sends artworks out linked and flat" do
     open_place "deliver"
+    click_link "Artwork"
     linked = download(text: "Download linked", name: "poster-linked.svg")
     expect(linked).to include("--ember-sky:#E46F58", "fill-ember-sky")
     flat = download(text: "Download flat", name: "poster-flat.svg")
@@ -145,13 +146,14 @@ RSpec.describe "Mix, sharing and Deliver", :screen do
 
   it "brings a file into a palette with a choice for each name, in one undo" do
     open_place "deliver"
-    attach_file "files[]", tokens("Dusk sky" => {"$type" => "color", "Coral" => {"$value" => "#ff0000"}, "Rosehip" => {"$value" => "#00ff00"}, "First star" => {"$value" => "#ffffff"}}), make_visible: true
-    expect(page).to have_content("3 swatches in 1 group")
-    choose "Quillmere house"
-    expect(page).to have_content("2 names with another colour")
-    select "take theirs", from: "Coral"
-    select "keep both", from: "Rosehip"
-    click_button "Bring in 3"
+    find(".bring-in input[type=file]", visible: :all).attach_file(tokens("Dusk sky" => {"$type" => "color", "Coral" => {"$value" => "#ff0000"}, "Rosehip" => {"$value" => "#00ff00"}, "First star" => {"$value" => "#ffffff"}}))
+    expect(page).to have_content("3 colours in 1 group")
+    expect(page).to have_css("#into input:checked + span", text: "Into Quillmere house")
+    expect(page).to have_content("3 meet something that is here already")
+    expect(page).to have_button("Bring in 1 colour")
+    find("tr", text: "Coral").find("label", text: "Take theirs").click
+    find("tr", text: "Rosehip").find("label", text: "Keep both").click
+    click_button "Bring in 3 colours"
     expect(page).to have_css(".chip[title='Coral #FF0000']")
     expect(page).to have_css(".chip[title='Rosehip #A35166']")
     expect(page).to have_css(".chip[title='Rosehip 2 #00FF00']")

@@ -126,8 +126,22 @@ class Walk
     into = @palettes.sample(random: @random)
     into = Palette.find_by(id: into.id) or raise Magpie::Error, "It was merged"
     groups = into.groups.includes(:swatches).map { |each| Magpie::Palette::Group.new(name: each.name, swatches: each.swatches.map { |one| Magpie::Palette::Swatch.new(name: one.name, colour: chance(2) ? colour : one.colour) }) }
+    before = Magpie::Palette.new(name: "In", groups: groups.map { |each| each.dup.tap { |copy| copy.swatches = each.swatches.dup } }) if chance(2)
+    newcomers(groups)
+    gone = before && groups.flat_map(&:swatches).any? && groups.reject { |each| each.swatches.empty? }.sample(random: @random).swatches.shift
     choices = groups.each_with_index.flat_map { |each, g| each.swatches.each_index.map { |s| ["#{g}.#{s}", %w[ours theirs theirs both].sample(random: @random)] } }.to_h
-    perform(Changes::BringInPalette, value: Magpie::Palette.new(name: "In", groups:), into:, choices:)
+    choices = choices.merge(Swatch.where(name: gone.name).ids.to_h { |id| ["gone.#{id}", "theirs"] }) if gone
+    perform(Changes::BringInPalette, value: Magpie::Palette.new(name: "In", groups:), into:, before:, choices:)
+  end
+
+  # A tint of the first of a group, and a gradient that follows it: of what may be there already.
+  def newcomers(groups)
+    g = groups.index { |each| each.swatches.any? } or return
+    first, name = groups[g].swatches.first.colour, "New #{@random.rand(99)}"
+    groups[g].swatches << Magpie::Palette::Swatch.new(name:, colour: Magpie::Making::Tints.tint(first, 40), tint: Magpie::Palette::Tint.new(40, [g, 0]))
+    inks = [[first, [g, 0]], [colour, nil]].each_with_index.map { |(colour, reference), offset| Magpie::Palette::Compound::Ink.new(colour:, reference:, offset: offset.to_f) }
+    compound = Magpie::Palette::Compound.new(form: "linear", angle: 0.0, size: 24.0, inks:)
+    groups[g].swatches << Magpie::Palette::Swatch.new(name: "#{name} fade", colour: compound.colour, compound:)
   end
 
   def lock = perform(Changes::LockSwatches, swatches: swatches(2), locked: !chance(3))

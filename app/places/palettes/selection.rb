@@ -8,6 +8,10 @@ module Places
       def self.registered(app)
         app.post("/projects/:project/selection") do
           done = param.text(:do)
+          if done == "send"
+            choices.select(selected.map(&:id))
+            redirect to(at("deliver", selected: 1)), 303
+          end
           if Page::TASKS.include?(done) && !param[:now]
             selected
             redirect to(palettes_at(swatch: selected.first.id, do: done, side: nil, **Shifting.asked(param))), 303

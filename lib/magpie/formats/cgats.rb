@@ -47,7 +47,7 @@ module Magpie
 
         # Where they are the colour they are nothing beside it; else they are written for every
         # colour, as the press makes them where nobody says.
-        def inks(swatch, options) = (models(options) == ["cmyk"]) ? nil : Rounded.inks(swatch)
+        def inks(swatch, chosen) = (models(chosen) == ["cmyk"]) ? nil : Rounded.inks(swatch)
 
         def spectra?(palette)
           spectra = palette.swatches.map(&:spectrum)

@@ -25,7 +25,7 @@ module Magpie
 
         def colour(colour, _options) = Color.new(:lab, Rounded.lab(colour))
 
-        def inks(swatch, _options) = swatch.inks&.map { |ink| ink.round(3) }
+        def inks(swatch, _chosen) = swatch.inks&.map { |ink| ink.round(3) }
 
         def text(text, _options = {}) = Text.xml(text)
 

@@ -36,7 +36,7 @@ module Magpie
           end
         end
 
-        def inks(swatch, _options) = swatch.inks&.map { |ink| Encoding.ink(Encoding.of_ink(ink)) }
+        def inks(swatch, _chosen) = swatch.inks&.map { |ink| Encoding.ink(Encoding.of_ink(ink)) }
 
         def device?(palette) = palette.swatches.any? && palette.swatches.all?(&:inks)
 

@@ -40,6 +40,8 @@ module Magpie
           %i[names groups codes spots notes opacity pages positions] + (options["model"].to_s.split(",").include?("cmyk") ? [:inks] : [])
         end
 
+        def ending_for(options) = (options["separator"] == "tab") ? ".tsv" : ".csv"
+
         def options_of(path) = path.b.downcase.end_with?(".tsv") ? {"separator" => "tab"} : {}
 
         # @return [Array<String>]
@@ -62,7 +64,7 @@ module Magpie
         end
 
         # They are written for every colour, as the press makes them where nobody says.
-        def inks(swatch, _options) = Rounded.inks(swatch, INKS)
+        def inks(swatch, _chosen) = Rounded.inks(swatch, INKS)
       end
     end
   end

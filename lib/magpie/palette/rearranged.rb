@@ -16,18 +16,18 @@ module Magpie
         palette.dup.tap { |changed| changed.groups = made }
       end
 
-      # Some of its swatches, and the groups that these are in.
-      # @yieldparam address [Array<Integer>]
+      # Some of its groups, and of these some of their swatches.
+      # @param groups [Array<Integer>] numbers of groups
+      # @yieldparam address [Array<Integer>] of a swatch in one of them
       # @yieldreturn [Boolean] does it stay?
-      def only(palette)
-        groups = palette.groups.each_with_index.map { |group, g| [group, group.swatches.each_with_index.filter_map { |swatch, s| [[g, s], swatch] if yield([g, s]) }] }
-        of(palette, groups.reject { |group, pieces| pieces.empty? && group.swatches.any? })
+      def only(palette, groups)
+        of(palette, groups.map { |g| [palette.groups[g], palette.groups[g].swatches.each_with_index.filter_map { |swatch, s| [[g, s], swatch] if yield([g, s]) }] })
       end
 
       def referring(swatch, where)
         return swatch unless swatch.tint || swatch.compound
         swatch.dup.tap do |changed|
-          changed.tint = where[swatch.tint.of]&.then { |address| Tint.new(swatch.tint.percent, address) } if swatch.tint
+          changed.tint = where[swatch.tint.of]&.then { |address| Tint[swatch.tint.percent, address] } if swatch.tint
           changed.compound = swatch.compound.referring(swatch.compound.inks.map { |ink| ink.reference && where[ink.reference] }) if swatch.compound
         end
       end

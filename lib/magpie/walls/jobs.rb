@@ -21,6 +21,8 @@ module Magpie
 
       def palette(bytes, as, columns, name) = Formats.read(bytes, name:, as:, columns:)
 
+      def archive(bytes, name) = Formats::Archive.files(bytes, name)
+
       def grounds(template, paints, _) = [Painters::Grounds.of(template, paints), Artwork::Opacities.of(template)]
 
       # @param to [String, nil]

@@ -59,9 +59,11 @@ module Magpie
         made = Palette::Swatch.new(**held, compound:, colour: compound ? compound.colour : colour(swatch.colour))
         made.note = text(made.note)
         made.name = @carries[:names] ? @format.name(made.name, @options) : ""
-        made.inks = @format.inks(swatch, @options) if @carries[:inks]
+        made.inks = @format.inks(swatch, chosen) if @carries[:inks]
         made
       end
+
+      def chosen = @options
 
       def compound(compound)
         return unless compound && @carries[compound.gradient? ? :gradients : :patterns]

@@ -82,6 +82,9 @@ module Magpie
 
       def self.plain(heading) = heading.to_s.unicode_normalize(:nfkc).downcase.gsub(/[*'"’%°]|\(.*?\)|\[.*?\]/, " ").gsub(/[_\-.:\/\s]+/, " ").gsub(/\b0 ?(to|–)? ?(1|255|100)\b|per ?cent/, "").strip
 
+      # @return [Integer] columns that there are
+      def width = [@headings.size, *@samples.map(&:size)].max
+
       # @return [Integer, nil] of the column
       def [](role) = @at ? @at[role] : (@at = @roles.invert)[role]
 

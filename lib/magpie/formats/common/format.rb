@@ -49,6 +49,10 @@ module Magpie
         # @return [Array<Symbol>] of Carried::FEATURES
         def carries(_options = {}) = @carries
 
+        # How a file that is written so ends.
+        # @return [String]
+        def ending_for(_options) = ending
+
         # What the ending of a file to be written says of its options.
         # @return [Hash{String => String}]
         def options_of(_path) = {}
@@ -64,7 +68,7 @@ module Magpie
         # What is left of press values.
         # @param swatch [Palette::Swatch]
         # @return [Array<Float>, nil]
-        def inks(swatch, _options) = swatch.inks
+        def inks(swatch, _chosen) = swatch.inks
 
         # What is left of a note.
         # @return [String]

@@ -47,7 +47,7 @@ module Magpie
 
       def of_swatch(feature, member)
         return if @pairs.none? { |ours, theirs| ours[member] && ours[member] != theirs[member] }
-        lost = @pairs.select { |ours, theirs| ours[member] && !alike?(ours[member], theirs[member], member) }.map(&:first)
+        lost = @pairs.select { |ours, theirs| ours[member] && !alike?(ours[member], theirs[member], member) && !(member == :definition && said_otherwise?(ours, theirs)) }.map(&:first)
         loss(feature, lost.size, said(lost, *LEFT.fetch(feature))) if lost.any?
       end
 
@@ -56,6 +56,9 @@ module Magpie
         return Losses.words(lost.size, one, many, what) if lost.size > 1 || lost[0].name.empty?
         "1 #{one}: #{lost[0].name} #{what}"
       end
+
+      # What was typed is the colour that is there.
+      def said_otherwise?(ours, theirs) = Notation.try(ours.definition)&.then { |typed| typed.alpha == theirs.colour.alpha && Difference.de2000(typed, theirs.colour) <= SAME }
 
       # Where an address differs because groups do, the tie is kept.
       def alike?(ours, theirs, member)

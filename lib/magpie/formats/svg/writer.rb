@@ -21,7 +21,7 @@ module Magpie
           width = 2 * MARGIN + CHIP * ROW
           <<~SVG
             <?xml version="1.0" encoding="UTF-8"?>
-            <svg xmlns="#{NAMESPACE}" data-sheet="swatches" width="#{width}" height="#{@y}" viewBox="0 0 #{width} #{@y}" font-family="sans-serif" font-size="11">
+            <svg xmlns="#{NAMESPACE}" data-sheet="swatches" width="#{width}" height="#{@y}" viewBox="0 0 #{width} #{@y}" font-family="system-ui" font-size="11">
             <title>#{escaped(@palette.name.to_s)}</title>#{described(@palette.note)}
             #{Inks.new(@compounds) { |colour, _| colour }}
             #{groups.join("\n")}
