@@ -5,7 +5,7 @@ module Changes
     SUGGESTED = 2_000
 
     # @param group [Group]
-    def self.of(group) = new(Swatch.where(group:).pluck(:name))
+    def self.of(group) = Swatch.where(group:).pluck(:name).then { |taken| new(taken) }
 
     # @param taken [Array<String>]
     def initialize(taken)

@@ -4,7 +4,7 @@ import { picked } from "./picks.js"
 import { preview, previewText } from "./previews.js"
 
 document.addEventListener("submit", event => {
-  if (event.target.matches("#hold, .rack-typed") && find("#stage")) event.target.elements.to.value = wayOn()
+  if (event.target.matches("#hold, .rack-chips, .rack-typed") && find("#stage")) event.target.elements.to.value = wayOn()
   const { pathname } = new URL(event.target.getAttribute("action") ?? "", location.href)
   if (pathname.endsWith("/hand/swap")) swap()
   else if (pathname.endsWith("/hand")) hold(event.submitter ?? document.activeElement?.closest("[data-dot]"))

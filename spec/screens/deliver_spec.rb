@@ -95,7 +95,7 @@ RSpec.describe "Deliver", :screen do
       address = find_field("Watch address").value
       expect(Net::HTTP.get(URI(address))).to include("--ember-sky: #E46F58;")
       ember = house.swatches.find_by!(name: "Ember sky")
-      Changes::ChangeSwatch.perform(demo, actor: Actor.new, swatch: ember, colour: Magpie::Notation.parse("#52A3CC"), definition: "#52A3CC", before: ember.hex)
+      Changes::ChangeSwatch.perform(demo, swatch: ember, actor: Actor.new, colour: Magpie::Notation.parse("#52A3CC"), definition: "#52A3CC", before: ember.hex)
       expect(Net::HTTP.get(URI(address))).to include("--ember-sky: #52A3CC;")
       click_button "Plain table"
       expect(find_field("Watch address").value).to end_with(".txt")
@@ -120,7 +120,7 @@ RSpec.describe "Deliver", :screen do
     it "tells what no file has: locks, and what is made of something that stays" do
       ember = house.swatches.find_by!(name: "Ember sky")
       Changes::KeepTint.perform(demo, actor: Actor.new, parent: ember, percent: 40)
-      Changes::LockSwatches.perform(demo, actor: Actor.new, swatches: [ember], locked: true)
+      Changes::LockSwatches.perform(demo, swatches: [ember], locked: true, actor: Actor.new)
       open_place "deliver"
       click_button "Design tokens"
       expect(find("#losses")).to have_content("1 lock: stays here")

@@ -115,7 +115,7 @@ RSpec.describe "Dress, colourways", :screen do
 
   it "go out each on its own" do
     dress(add("Winter hours"), "rosehip_band", with: "Nebula teal")
-    open_place "deliver"
+    visit "/projects/#{demo.id}/deliver?what=artwork"
     within(".deliver-item", text: "Poster, Winter hours") { click_link "Download flat" }
     file = File.join(DOWNLOADS, "poster-winter-hours-flat.svg")
     eventually { expect(File.exist?(file) && File.read(file)).to include "#2F8FA3" }

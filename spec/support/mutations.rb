@@ -5,6 +5,8 @@ require "support/palettes"
 class Mutations
   WORDS = ["0", "-1", "1e400", "1e30", "99999999999999999999", "NaN", "url(#a)", "url(http://quillmere.example)", "\\", "\"", "'", ";", "{", "}", "(", ")", "<", ">", "&#xE001;", "&amp;", "<!--", "-->", "<![CDATA[", "]]>", "var(--a)", "--a:", "{a.b}", "$extends", "$value", "null", "[", "]", "\0", "\xFF\xFE", "\xEF\xBB\xBF", "<use href=\"#a\"/>", "<style>", "</style>", "style=\"fill:red\"", "<g>", "</g>", "@media screen{"].map(&:b).freeze
   TOKENS = ['{"dusk":{"$type":"color","ember":{"$value":"#E46F58"},"moor":{"$value":"{dusk.ember}"},"low":{"$extends":"{sky}","x":{"$ref":"#/dusk/ember"}}},"sky":{"peat":{"$type":"color","$value":{"colorSpace":"oklch","components":[0.5,0.1,"none"],"alpha":0.5}}}}'].freeze
+  # Palettes most of all: there are ten formats of them.
+  KINDS = ENV.fetch("KINDS", "artwork palette palette palette drawn picture").split.map(&:to_sym).freeze
   FOLDER = File.expand_path("../..", __dir__)
 
   # @return [Hash{Symbol => Array<String>}] whole files, by what reads them
@@ -48,7 +50,7 @@ class Mutations
 
   # @return [[Symbol, String]] what reads it, and a damaged file
   def one
-    kind = %i[artwork palette palette palette drawn picture].sample(random: @random)
+    kind = KINDS.sample(random: @random)
     bytes = Mutations.whole.fetch(kind).sample(random: @random).b.dup
     @random.rand(1..3).times { bytes = damaged(bytes) }
     [kind, bytes]

@@ -3,6 +3,8 @@ module Places
     # A palette file as it is looked at before anything is brought in.
     class ImportPage
       CHIPS = 400 # of a group
+      GROUPS = 60
+      ALL_CHIPS = 4_000 # of all that are shown
       NOTES = 200
       MEETINGS = 300
       ARTWORKS = 4
@@ -25,6 +27,15 @@ module Places
       def palette = @result.palette
 
       def size = palette.swatches.size
+
+      # Groups that are shown, and how many of each are.
+      # @return [Array<[Magpie::Palette::Group, Array<Magpie::Palette::Swatch>]>]
+      def groups
+        left = ALL_CHIPS
+        palette.groups.first(GROUPS).map { |group| [group, group.swatches.first([CHIPS, left].min).tap { |shown| left -= shown.size }] }
+      end
+
+      def more_groups = palette.groups.size - GROUPS
 
       # What kind of file it is, and how much is in it.
       def words

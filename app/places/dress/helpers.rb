@@ -14,6 +14,12 @@ module Places
         [0, []]
       end
 
+      # What a form says in which a chip of the rack takes its swatch in hand.
+      def holding
+        to = at("dress", artwork: @page.artwork&.id, tool: @page.picked ? param[:tool] : "sweep")
+        %(#{token}<input type="hidden" name="stay" value="dress"><input type="hidden" name="to" value="#{Rack::Utils.escape_html(to)}">)
+      end
+
       # @return [[Integer, Integer], nil]
       def painted = request.env["HTTP_X_PAINTED"].to_s[/\A\d{1,18}-\d{1,18}\z/]&.split("-")&.map(&:to_i)
 

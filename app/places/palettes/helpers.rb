@@ -28,6 +28,12 @@ module Places
         end
       end
 
+      # What a form says in which a chip takes its swatch in hand.
+      def holding
+        kept = {stay: "palettes", side: param[:side], open: param[:open]}.compact.map { |name, value| %(<input type="hidden" name="#{name}" value="#{Rack::Utils.escape_html(value)}">) }
+        token + kept.join
+      end
+
       # "Ember sky" or "7 swatches"
       def selected_in_words = (selected.size == 1) ? selected.first.name : "#{selected.size} swatches"
 

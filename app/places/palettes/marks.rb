@@ -21,11 +21,13 @@ module Places
       def chip_marks(shared, locked, spot, paint) = "#{", shared" if shared}#{", locked" if locked}#{", spot" if spot}#{", gradient or pattern" if paint}"
 
       # @param name [String] of the swatch, escaped
-      def chip(swatch, name = ERB::Util.html_escape(swatch.name), shared = swatch.shared)
+      # @param form [String, nil] the form that it belongs to, where it stands in none: a
+      #   browser takes as long for each as there are others that name theirs so
+      def chip(swatch, name = ERB::Util.html_escape(swatch.name), shared = swatch.shared, form: nil)
         id, hex, code, locked, spot, paint = swatch.id, swatch.hex, swatch.code, swatch.locked, swatch.kind == "spot", swatch.paint
         classes = "chip#{" ringed" if shared}#{" chip-locked" if locked}#{" chip-spot" if spot}#{" chip-paint" if paint} #{SHADES.of(swatch, hex)}"
         title = "#{name} #{hex}#{", #{ERB::Util.html_escape(code)}" if code}#{", locked" if locked}"
-        %(<button class="#{classes}" form="hold" name="swatch" value="#{id}" data-chip="#{id}" data-of="#{swatch.group_id}" style="background:#{paint ? swatch.css : "var(--swatch-#{id})"}" aria-pressed="false" title="#{title}" aria-label="Hold #{name} #{hex}#{chip_marks(shared, locked, spot, paint)}"></button>)
+        %(<button class="#{classes}"#{%( form="#{form}") if form} name="swatch" value="#{id}" data-chip="#{id}" data-of="#{swatch.group_id}" style="background:#{paint ? swatch.css : "var(--swatch-#{id})"}" aria-pressed="false" title="#{title}" aria-label="Hold #{name} #{hex}#{chip_marks(shared, locked, spot, paint)}"></button>)
       end
 
       # With "12 places", "unused" or "loose" below it.
