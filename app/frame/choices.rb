@@ -34,7 +34,7 @@ module Frame
       "colours_of" => ->(v) { %w[artwork project].include?(v) },
       "listed" => ->(v) { %w[all here].include?(v) },
       "sending" => ->(v) { Magpie::Formats.find(v)&.writes? },
-      "sending_options" => ->(v) { v.size <= 8_000 },
+      "sending_options" => ->(v) { v.size <= 8_000 && options?(v) },
       "left_out" => ->(v) { v.match?(/\A[\d,]{0,20000}\z/) },
       "group" => ->(v) { v.match?(/\A\d{1,18}\z/) }
     }.freeze
@@ -43,6 +43,13 @@ module Frame
       "favourite" => "hex", "copying" => "off", "listed" => "all", "models" => "rgb,hsb,lab,cmyk", "plane" => "chroma_lightness", "panel" => "reach", "bare" => "rgb",
       "view" => "rows", "chip" => "76", "ledger" => "hex,cmyk", "sort" => "order", "folded" => "", "group" => "", "sending" => "css", "sending_options" => "", "left_out" => "", "target" => "fill", "colours_of" => "artwork", "stepping" => "place", "carrying" => "fill,line,width,dash,opacity,effects"
     }.freeze
+
+    # JSON of what was chosen about formats: texts by name, by format.
+    def self.options?(text)
+      JSON.parse(text).then { |all| all.is_a?(Hash) && all.values.all? { |each| each.is_a?(Hash) && each.values.all?(String) } }
+    rescue JSON::ParserError
+      false
+    end
 
     # @param hand [Hand] where they are kept
     def initialize(hand) = @hand = hand

@@ -69,7 +69,7 @@ module Magpie
       format = as ? find(as) : fitting.first
       raise Error, unknown(source) unless format&.reads?
       source.check(format.largest)
-      result = columns ? format.read(source, columns:) : format.read(source)
+      result = (columns && format == Table) ? format.read(source, columns:) : format.read(source)
       result.format, result.others = format.key, (fitting - [format]).map(&:key)
       result
     rescue Error => error

@@ -71,6 +71,8 @@ RSpec.describe App, "Deliver" do
     post_with_token("deliver/options", format: "css", options: {model: "mauve", prefix: "<b>", steps: "999"})
     expect(last_response.body).to include("--b-ember: #E46F58;")
     expect(last_response.body).not_to include("<b>\"")
+    ["x", "[]", "{\"css\":3}", "{\"css\":{\"model\":[1]}}"].each { |text| post_with_token("choices", sending_options: text, sending: "mauve", left_out: "x") }
+    expect([last_response.status, last_response.body]).to match [200, include("--b-ember: #E46F58;")]
     post_with_token("deliver/options", format: "mauve", options: {model: "hex"})
     expect(last_response.status).to eq 404
   end
@@ -96,6 +98,8 @@ RSpec.describe App, "Deliver" do
     post_with_token("imports", files: [upload("Name,Hex\nEmber,#E46F58\n", "a.csv")])
     import = Import.last
     post_with_token("deliver/imports/#{import.id}/reading", as: "text")
+    expect(last_response.body).to include("Text in UTF-8")
+    post_with_token("deliver/imports/#{import.id}/reading", as: "text", columns: {"0" => "name", "1" => "hex"})
     expect(last_response.body).to include("Text in UTF-8")
     post_with_token("deliver/imports/#{import.id}/reading", as: "icc")
     expect(import.reload.read_as).to eq "text"
