@@ -73,9 +73,17 @@ module PictureCache
     File.delete(temporary) if temporary && File.exist?(temporary)
   end
 
+  # What is listed may be gone by now: others rename what they have written, and make room.
+  # @return [File::Stat, nil]
+  def there(path)
+    File.stat(path).then { |stat| stat if stat.file? }
+  rescue Errno::ENOENT
+    nil
+  end
+
   # @param keep [String] the file that is wanted right now
   def make_room(keep = nil)
-    files = Dir.glob(File.join(whole, "*", "*")).filter_map { |path| [path, File.stat(path)] if File.file?(path) }
+    files = Dir.glob(File.join(whole, "*", "*")).filter_map { |path| there(path)&.then { |stat| [path, stat] } }
     total = files.sum { |_, stat| stat.size }
     files.sort_by { |_, stat| stat.atime }.each do |path, stat|
       break if total <= LARGEST_BYTES
