@@ -15,8 +15,8 @@ module Bench
         out = Bench.median(1) { bytes = Magpie::Formats::Sending.new(palette, format).bytes }
         back = Bench.median(1) { Magpie::Formats.read(bytes, name: "moor#{format.ending}", as: format.key).then { |result| raise format.key unless result.palette.swatches.size == count } }
         plain = Bench.median(1) { bytes.b.scan(/[\d.]+/n).each(&:to_f) }
-        Bench.row "#{Magpie::Text.thousands(count)} colours as #{format.in_words}, #{(bytes.bytesize / 1e6).round(1)} MB, out", out, "< 3,000 ms", Kernel.format("%.1f × its numbers read plainly", out / plain)
-        Bench.row "The same in", back, "< 5,000 ms", Kernel.format("%.1f × its numbers read plainly", back / plain)
+        Bench.row "#{Magpie::Text.thousands(count)} colours as #{format.in_words}, #{(bytes.bytesize / 1e6).round(1)} MB, out", out, "< 3,000 ms", format("%.1f × its numbers read plainly", out / plain)
+        Bench.row "The same in", back, "< 5,000 ms", format("%.1f × its numbers read plainly", back / plain)
       end
     end
 

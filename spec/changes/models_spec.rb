@@ -109,6 +109,16 @@ RSpec.describe "What the tables hold" do
       expect(Seen.new(source).picture.at(10, 10)).to eq reading
     end
 
+    it "makes room though something that it listed is gone by then" do
+      source = Changes::BringInSource.perform(project, actor:, name: "Dusk.png", bytes: noise_picture(30, 20, [90, 60, 120], 8).pngsave_buffer)
+      Seen.new(source).picture
+      File.symlink("nowhere", File.join(described_class.folder, "gone.jpg")) # listed, and not there
+      stub_const("PictureCache::LARGEST_BYTES", 10)
+      described_class.make_room
+      expect(Dir.children(described_class.folder)).to eq ["gone.jpg"]
+      FileUtils.rm_f(File.join(described_class.folder, "gone.jpg"))
+    end
+
     it "leaves what could not be drawn alone for a while, and then tries again: it may have been the machine" do
       source = Changes::BringInSource.perform(project, actor:, name: "Dusk.png", bytes: noise_picture(30, 20, [90, 60, 120], 8).pngsave_buffer)
       FileUtils.rm_rf(described_class.folder)
