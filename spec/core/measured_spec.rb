@@ -68,6 +68,9 @@ RSpec.describe "Files of measured colours" do
         expect { read(bytes) }.to raise_error(Magpie::Error, message)
       end
       expect(read(whole.byteslice(0, whole.bytesize - 1) + "x").palette.swatches.size).to eq 1
+      short = ->(tag, size) { whole.sub(/(?<=#{tag}.{4}).{4}/mn, [size].pack("N")) }
+      expect { read(short.call("ncl2", 10)) }.to raise_error(Magpie::Error, /the tag of its colours is cut short/)
+      [0, 4, 7, 9].each { |size| expect(read(short.call("desc", size)).palette.name).to eq "moor" }
     end
 
     it "makes names of ASCII, short enough and no two alike" do

@@ -4,6 +4,7 @@ module Magpie
       # Reads one profile. Places in notes are bytes.
       class Reader
         HEADER = 128
+        ENTRIES = 84 # the byte of the tag where they begin
         MOST_TAGS = 200
         MOST_DEVICE = 15
 
@@ -30,23 +31,24 @@ module Magpie
         # {signature => [byte, bytes]}
         def tags
           @tags ||= begin
-            count = @bytes.byteslice(HEADER, 4).unpack1("N").to_i
+            count = @bytes.byteslice(HEADER, 4).to_s.unpack1("N").to_i
             raise Error, "byte #{HEADER}: it has #{count} tags: expected #{MOST_TAGS} at most" if count > MOST_TAGS
-            @bytes.byteslice(HEADER + 4, count * 12).unpack("a4NN" * count).each_slice(3).filter_map { |signature, at, size| [signature, [at, size]] if at && size && at + size <= @bytes.bytesize }.to_h
+            @bytes.byteslice(HEADER + 4, count * 12).to_s.unpack("a4NN" * count).each_slice(3).filter_map { |signature, at, size| [signature, [at, size]] if at && size && at + size <= @bytes.bytesize }.to_h
           end
         end
 
         def colours(tag, at)
+          raise Error, "byte #{at}: the tag of its colours is cut short" if tag.bytesize < ENTRIES
           type, count, device, prefix, suffix = tag.unpack("a4x8NNa32a32")
-          raise Error, "byte #{at}: its colours are “#{shown(type.to_s)}”: expected ncl2" unless type == "ncl2" && suffix
+          raise Error, "byte #{at}: its colours are “#{shown(type)}”: expected ncl2" unless type == "ncl2"
           raise Error, "byte #{at}: it says that each has #{device} device values: expected #{MOST_DEVICE} at most" if device > MOST_DEVICE
           size = 38 + 2 * device
-          there = (tag.bytesize - 84) / size
+          there = (tag.bytesize - ENTRIES) / size
           @builder.note("byte #{at}", "it says that it has #{count} colours, there are #{there}") if there < count
           @inks = device == 4 && @bytes.byteslice(16, 4) == "CMYK"
           @builder.note("byte #{at}", "its #{Text.count(device, "device value")} a colour are not for cyan, magenta, yellow and black: left out") if device > 0 && !@inks
           prefix, suffix = readable(prefix), readable(suffix)
-          [there, count].min.times { |index| entry(tag, 84 + index * size, at, device, prefix, suffix) }
+          [there, count].min.times { |index| entry(tag, ENTRIES + index * size, at, device, prefix, suffix) }
         end
 
         def entry(tag, from, at, device, prefix, suffix)
@@ -65,7 +67,7 @@ module Magpie
 
         # Up to the zero; ASCII, or what people make of it.
         def readable(bytes)
-          text = bytes.split("\0".b, 2).first.to_s.force_encoding(::Encoding::UTF_8)
+          text = bytes.split("\0".b, 2).first.to_s.dup.force_encoding(::Encoding::UTF_8)
           text = text.force_encoding(::Encoding::ISO_8859_1).encode(::Encoding::UTF_8) unless text.valid_encoding?
           Text.name(text)
         end
@@ -76,7 +78,7 @@ module Magpie
           return unless at
           data = @bytes.byteslice(at, size)
           case data.byteslice(0, 4)
-          when "desc" then readable(data.byteslice(12, [data.byteslice(8, 4).unpack1("N").to_i, 2000].min).to_s)
+          when "desc" then readable(data.byteslice(12, [data.byteslice(8, 4).to_s.unpack1("N").to_i, 2000].min).to_s)
           when "text" then readable(data.byteslice(8, 4000).to_s)
           when "mluc" then localised(data)
           end
@@ -84,7 +86,7 @@ module Magpie
 
         # The English one, or the first.
         def localised(data)
-          count = data.byteslice(8, 4).unpack1("N").to_i.clamp(0, 100)
+          count = data.byteslice(8, 4).to_s.unpack1("N").to_i.clamp(0, 100)
           records = (0...count).map { |index| data.byteslice(16 + index * 12, 12).to_s.unpack("a2a2NN") }
           _, _, length, offset = records.find { |language, *| language == "en" } || records.first
           return unless length && offset && offset + length <= data.bytesize
