@@ -23,9 +23,6 @@ module Places
       # @return [Boolean] does a group go?
       def goes?(group) = @swatches.any? ? chosen_in(group).any? : !left_out.include?(group.id)
 
-      # Do only some of it go?
-      def part?(palette) = palette.groups.any? { |group| goes?(group) } && palette.groups.any? { |group| !goes?(group) }
-
       def some? = @swatches.any?
 
       # @return [Array<Part>] of those palettes of which something goes

@@ -107,8 +107,6 @@ module Places
       # What else the file could be.
       def others = @result.others.filter_map { |key| Magpie::Formats.find(key) }
 
-      def format_read = Magpie::Formats.find(@result.format)
-
       # Those that came together with it.
       def together = @together ||= import.together.to_a
 

@@ -9,9 +9,7 @@ module Magpie
       declare key: "cgats", title: "CGATS table", in_words: "a CGATS table", endings: [".cgats.txt", ".cgats", ".ti3"], media_type: "text/plain", rank: 50, brief: "no groups",
         options: [Option.new("model", "Models", MODELS, "lab", true)]
 
-      FIELD = /\ABEGIN_DATA_FORMAT\b/
       SPECTRAL = /\A(?:SPECTRAL_|SPECTRUM_)?(?:NM_?|SPEC_?|SPECTRAL_|R_?)(\d{3,4})(?:\.0+)?(?:NM)?\z/i
-      LONGEST = 200
 
       %w[Blocks Reader Writer].each { |name| autoload name.to_sym, "magpie/formats/cgats/#{name.downcase}" }
 
