@@ -48,6 +48,8 @@ function rename(of) {
   name.replaceWith(field)
   field.select()
   field.addEventListener("blur", leave)
+  // A space let go within a summary opens its group, whatever it was typed into.
+  field.addEventListener("keyup", event => { if (event.key === " ") event.preventDefault() })
   field.addEventListener("keydown", event => {
     if (event.key !== "Enter" && event.key !== "Escape") return
     event.stopPropagation()
