@@ -7,7 +7,7 @@ module Changes
     # @return [Hash] columns of a row to insert
     def row(swatch, **columns)
       {name: swatch.name, note: swatch.note, code: swatch.code, kind: swatch.kind, colour: swatch.colour, hex: swatch.hex,
-       definition: swatch.definition, shared: swatch.shared, paint: swatch.paint, find_id: swatch.find_id, **columns}
+       definition: swatch.definition, shared: swatch.shared, paint: swatch.paint, find_id: swatch.find_id, entry_id: swatch.entry_id, **columns}
     end
 
     # What inks and tints of the copies follow: what was copied with them is followed in

@@ -7,13 +7,16 @@ module Following
     # Which table a column points at.
     REFERENCES = {
       "swatch_id" => "swatches", "follower_id" => "swatches", "place_id" => "places", "group_id" => "groups", "palette_id" => "palettes",
-      "find_id" => "finds", "source_id" => "sources", "artwork_id" => "artworks", "first_id" => "artworks", "part_id" => "parts", "outfit_id" => "outfits"
+      "find_id" => "finds", "source_id" => "sources", "artwork_id" => "artworks", "first_id" => "artworks", "part_id" => "parts", "outfit_id" => "outfits",
+      "entry_id" => "entries", "library_id" => "libraries"
     }.freeze
     # What a place depends on that is painted with a swatch; what a tint or an ink does; what
     # one does that wears an outfit; what anything else does that points at a row.
     PAINTED, MADE, WORN, THERE = %w[shared], %w[shared colour hex paint], %w[edition], %w[removed_at]
+    # What does that stands in an edition of a library.
+    LISTED = %w[edition removed_at]
     # By the table that is pointed at.
-    NEEDS = {"swatches" => PAINTED, "outfits" => WORN}.tap { |needs| needs.default = THERE }.freeze
+    NEEDS = {"swatches" => PAINTED, "outfits" => WORN, "libraries" => LISTED}.tap { |needs| needs.default = THERE }.freeze
     # What must be as it was for a place to begin or end to wear something.
     WEARING = Place::HELD
     # What a lock holds fast.
@@ -24,7 +27,7 @@ module Following
     # have been taken since.
     ONCE = {"swatches" => %w[group_id name], "uses" => %w[project_id palette_id], "outfits" => %w[palette_id name], "places" => %w[artwork_id part_id role]}.freeze
     # Tables as numbers, for #touched.
-    TABLES = %w[once swatches groups palettes uses finds sources artworks places parts follows patches outfits].freeze
+    TABLES = %w[once swatches groups palettes uses finds sources artworks places parts follows patches outfits libraries entries].freeze
 
     # Columns that must be told with others: which way something follows, and all of
     # what can be there once only.

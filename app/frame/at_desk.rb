@@ -63,11 +63,20 @@ module Frame
 
     # A colour is kept, and held from then on.
     # @return [Swatch]
-    def keep(group, colour, name: "", slot: nil, find: nil)
-      kept = Changes::KeepColour.perform(project, actor:, group:, name:, colour:, slot:, find:)
+    def keep(group, colour, name: "", slot: nil, find: nil, entry: nil)
+      kept = Changes::KeepColour.perform(project, actor:, group:, name:, colour:, slot:, find:, entry:)
       take_in_hand Hand::Content.of_swatch(kept)
       tell "Kept #{kept.name} in #{group.name}"
       kept
+    end
+
+    # What is in hand is kept, with where it is from.
+    # @param content [Hand::Content]
+    # @return [Swatch]
+    def keep_held(group, content, **given)
+      find = project.finds.find_by(id: content.find_id) if content.find_id
+      entry = actor.entries.find_by(id: content.entry_id) if content.entry_id
+      keep(group, content.colour, find:, entry:, **given)
     end
 
     # The group that a form names, which is kept in from then on.

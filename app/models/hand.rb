@@ -8,12 +8,15 @@ class Hand < Record
   # @!attribute swatch_id [Integer, nil] when it is a swatch
   # @!attribute css [String, nil] of a gradient or pattern, which has no one colour
   # @!attribute find_id [Integer, nil] when it is a find
-  Content = Struct.new(:name, :colour, :swatch_id, :find_id, :css, keyword_init: true) do
+  # @!attribute entry_id [Integer, nil] when it is an entry of a library
+  Content = Struct.new(:name, :colour, :swatch_id, :find_id, :entry_id, :css, keyword_init: true) do
     def self.of_swatch(swatch) = new(name: swatch.name, colour: swatch.colour, swatch_id: swatch.id, css: swatch.paint && swatch.css)
 
     def self.of_find(find) = new(name: find.name, colour: find.colour, find_id: find.id)
 
-    def data = {name:, colour: colour.to_h, swatch_id:, find_id:}.compact
+    def self.of_entry(entry) = new(name: entry.name, colour: entry.colour, entry_id: entry.id)
+
+    def data = {name:, colour: colour.to_h, swatch_id:, find_id:, entry_id:}.compact
 
     def hex = colour.hex
   end
@@ -27,7 +30,7 @@ class Hand < Record
     data = self[slot] or return
     swatch = Swatch.find_by(id: data["swatch_id"]) if data["swatch_id"]
     return Content.of_swatch(swatch) if swatch
-    Content.new(name: data["name"], colour: Magpie::Color.from_h(data["colour"]), find_id: data["find_id"])
+    Content.new(name: data["name"], colour: Magpie::Color.from_h(data["colour"]), find_id: data["find_id"], entry_id: data["entry_id"])
   end
 
   # Tells whether something else is in hand.

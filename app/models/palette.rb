@@ -27,6 +27,9 @@ class Palette < Record
     Magpie::Palette.new(name:, note:, groups: found.map { |group| group.value(addresses) })
   end
 
+  # @return [Array<[String, Swatch]>] swatches with the names of their groups
+  def by_groups = groups.includes(:swatches).flat_map { |group| group.swatches.map { |swatch| [group.name, swatch] } }
+
   def limit(name) = limits.fetch(name) { LIMITS.fetch(name).first }.to_f
 
   # @param swatches [Array] all of it, in its order, as records or as chips

@@ -26,6 +26,7 @@ class Swatch < Record
 
   belongs_to :group
   belongs_to :find, optional: true
+  belongs_to :entry, optional: true # of a library, noted as its match
   has_many :follows # what follows it
   has_many :places, -> { where(follows: {ink: nil}) }, through: :follows
   has_one :tie, -> { where.not(tint: nil) }, class_name: "Follow", foreign_key: :follower_id # of a tint

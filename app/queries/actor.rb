@@ -24,6 +24,12 @@ class Actor
 
   def outfits = Outfit.where(palette: palettes)
 
+  # Libraries belong to it, too.
+  def libraries = Library.standing
+
+  # Of the editions that stand.
+  def entries = Entry.joins(:library).merge(Library.where(removed_at: nil)).where("entries.edition = libraries.edition")
+
   # @return [Project]
   # @raise [ActiveRecord::RecordNotFound]
   def project(id) = projects.find(id)
@@ -35,6 +41,8 @@ class Actor
   def swatch(id) = swatches.find(id)
 
   def outfit(id) = outfits.find(id)
+
+  def library(id) = libraries.find(id)
 
   # Places of artworks that stand, wherever a swatch is followed.
   def places = Place.where(artwork: artworks.where(removed_at: nil))

@@ -8,7 +8,7 @@ class Meetings
 
   # @!attribute key [String] "group.swatch" of the file; "gone.id" of what it lacks
   # @!attribute kind [Symbol] :name, other value; :value, other name; :gone
-  # @!attribute ours [Swatch]
+  # @!attribute ours [Swatch, Entry]
   # @!attribute theirs [Magpie::Palette::Swatch, nil]
   # @!attribute group [Magpie::Palette::Group, nil] theirs
   # @!attribute usual [String] one of the choices
@@ -25,16 +25,17 @@ class Meetings
   attr_reader :all
   # @return [Integer] swatches that are new
   attr_reader :added
-  # @return [Hash{String => Swatch}] ours that is as theirs is already, by the key of theirs
+  # @return [Hash{String => Swatch, Entry}] ours that is as theirs is already, by the key of theirs
   attr_reader :same
 
   # @param value [Magpie::Palette] of the file
-  # @param palette [Palette, nil] that it is to come into
+  # @param palette [Palette, Library, nil] that it is to come into
   # @param before [Magpie::Palette, nil] what came in of an older version
   def initialize(value, palette, before: nil)
-    @value, @before = value, before&.then { |older| names_of(older) }
-    @ours = palette ? palette.groups.includes(:swatches).flat_map { |group| group.swatches.map { |swatch| [group, swatch] } } : []
-    @in_group = @ours.to_h { |group, swatch| [[group.name.downcase, swatch.name.downcase], swatch] }
+    @value, @library = value, palette.is_a?(Library)
+    @before = before&.then { |older| names_of(older) }
+    @ours = palette ? palette.by_groups : []
+    @in_group = @ours.to_h { |group, swatch| [known_by(group, swatch), swatch] }
     @named = @ours.group_by { |_, swatch| swatch.name.downcase }
     @valued = @ours.group_by { |_, swatch| swatch.hex }
     @added, @same = 0, {}
@@ -44,7 +45,13 @@ class Meetings
   # By key, for Changes::BringInPalette.
   def to_h = @to_h ||= all.to_h { |meeting| [meeting.key, meeting] }
 
+  # @return [Magpie::Palette::Swatch, nil] what came in before of what theirs is
+  def before(group, theirs) = @before && @before[known_by(group.name, theirs)]
+
   private
+
+  # Of a library, codes are what stays; of a palette names are, in their groups.
+  def known_by(group, swatch) = (@library && swatch.code) ? swatch.code.downcase : [group.to_s.downcase, swatch.name.downcase]
 
   def meet
     hexes = Magpie::Screen.hexes(@value.swatches.map(&:colour)).each
@@ -60,7 +67,7 @@ class Meetings
       return
     end
     return by_name(key, group, theirs, ours) if ours
-    twin = @valued[hex]&.map(&:last)&.find { |each| alike?(each, theirs) }
+    twin = @valued[hex]&.map(&:last)&.find { |each| alike?(each, theirs) } unless @library # where many may look alike
     return Meeting.new(key:, kind: :value, ours: twin, theirs:, group:, usual: "both") if twin
     @added += 1
     nil
@@ -69,12 +76,12 @@ class Meetings
   # In the group of the same name, or where it is the only one.
   def same_name(group, theirs)
     name = theirs.name.downcase
-    @in_group[[group.name.to_s.downcase, name]] || (@named[name]&.then { |found| found[0][1] if found.size == 1 } unless name.empty?)
+    @in_group[known_by(group.name, theirs)] || (@named[name]&.then { |found| found[0][1] if found.size == 1 } unless name.empty? || @library)
   end
 
   # What nobody touched since it came in goes along with the newer version.
   def by_name(key, group, theirs, ours)
-    was = @before && @before[[group.name.to_s.downcase, theirs.name.downcase]]
+    was = before(group, theirs)
     if was && alike?(was, theirs) # which was settled when it came in
       @same[key] = ours
       return
@@ -89,10 +96,10 @@ class Meetings
     @before.keys.reject { |name| now.key?(name) }.filter_map { |name| @in_group[name]&.then { |ours| Meeting.new(key: "gone.#{ours.id}", kind: :gone, ours:, usual: "ours") } }
   end
 
-  def names_of(value) = value.groups.flat_map { |group| group.swatches.map { |swatch| [[group.name.to_s.downcase, swatch.name.downcase], swatch] } }.to_h
+  def names_of(value) = value.groups.flat_map { |group| group.swatches.map { |swatch| [known_by(group.name, swatch), swatch] } }.to_h
 
   def alike?(ours, theirs)
-    one, two = [ours, theirs].map { |each| each.is_a?(Swatch) ? each.paint : each.compound }
+    one, two = [ours, theirs].map { |each| each.respond_to?(:compound) ? each.compound : each.paint }
     return one.to_h == two.to_h if one || two
     ours.colour == theirs.colour || (ours.colour.alpha - theirs.colour.alpha).abs < 0.002 && Magpie::Difference.de2000(ours.colour, theirs.colour) < SAME
   end

@@ -7,7 +7,7 @@ RSpec.describe Following, "through any sequence of changes, undo and redo" do
 
   # Everything as the database holds it, in one number.
   def digest
-    Record.connection.select_value(%w[swatches groups palettes uses places follows outfits patches artworks parts].map { |table| "COALESCE((SELECT md5(string_agg(t::text, ',' ORDER BY id)) FROM #{table} t), '')" }.join(" || ").prepend("SELECT "))
+    Record.connection.select_value(%w[swatches groups palettes uses places follows outfits patches artworks parts libraries entries].map { |table| "COALESCE((SELECT md5(string_agg(t::text, ',' ORDER BY id)) FROM #{table} t), '')" }.join(" || ").prepend("SELECT "))
   end
 
   # How many places follow each swatch is kept by the database.
@@ -26,6 +26,8 @@ RSpec.describe Following, "through any sequence of changes, undo and redo" do
     wrong = Following::Invariants.broken + Following::Invariants.misworn + miscounted
     wrong += Follow.joins(:swatch).where(swatches: {shared: false}).map { |tie| "something follows #{tie.swatch.name}, which is loose" }
     wrong += Place.joins(:follow).where("places.hex IS NOT NULL OR places.colour IS NOT NULL OR places.paint IS NOT NULL").map { |place| "place #{place.id} follows and keeps a value" }
+    wrong += Library.standing.reject { |library| library.entries.map(&:position).then { |positions| positions.uniq == positions } }.map { |library| "entries of #{library.name} stand on one another" }
+    wrong += Entry.where("hex !~ '^#[0-9A-F]{6}([0-9A-F]{2})?$'").map { |entry| "entry #{entry.id} has no hex" } + Entry.all.reject { |entry| entry.colour.hex == entry.hex }.map { |entry| "entry #{entry.id} is not what it shows" }
     now = locked
     wrong + before.filter_map { |id, value| "locked swatch #{id} moved" if now.key?(id) && now[id] != value }
   end

@@ -1,11 +1,13 @@
 require_relative "data"
 require_relative "walk_artworks"
+require_relative "walk_libraries"
 
 # A random walk through everything that touches what follows what: two projects that
 # share a palette, each step one change, undo, redo or undoing of one of the list.
 class Walk
   include DataSupport
   include WalkArtworks
+  include WalkLibraries
 
   CARD = <<~SVG
     <svg xmlns="http://www.w3.org/2000/svg" width="60" height="40"><defs><linearGradient id="g"><stop stop-color="#231F55"/><stop offset="1" stop-color="#E46F58"/></linearGradient></defs>
@@ -14,6 +16,7 @@ class Walk
   COLOURS = %w[#231F55 #E46F58 #FFCE5C #2F8FA3 #111111].freeze
   STEPS = {
     dress: 4, exchange: 2, step_parts: 3, opaque: 1, link: 2, keep_strays: 1, colourway: 2, reset: 2, make_first: 1, leave_colourway: 1, swap_palette: 2, draw: 2, carry: 2, tint_parts: 2, copy_artwork: 1, remove_artwork: 1, replace: 1, swap: 2, wear: 4, keep_outfit: 2, change_outfit: 3, edit_outfit: 1, remove_outfit: 1, take_off: 1, lay_patch: 1, move_patch: 1, remove_patch: 1, lock_parts: 1, rename_part: 1, default: 1, share: 3, loosen: 2, tint: 4, gradient: 3, repaint: 2, change: 4, shift: 3, merge: 3, remove: 2, import: 2, lock: 3, copy: 1, duplicate: 1,
+    bring_in_library: 2, newer_library: 2, edit_entry: 2, remove_entry: 1, keep_entry: 2, remove_library: 1,
     gather_palettes: 1, rename: 1, move: 1, undo: 6, redo: 4, undo_only: 6
   }.freeze
   BAG = STEPS.flat_map { |step, weight| [step] * weight }.freeze

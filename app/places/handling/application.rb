@@ -8,6 +8,7 @@ module Places
       post("/projects/:project/hand") do
         content = if param[:swatch] then Hand::Content.of_swatch(swatch)
         elsif param[:find] then Hand::Content.of_find(project.finds.find(param.id(:find)))
+        elsif param[:entry] then Hand::Content.of_entry(actor.entries.find(param.id(:entry)))
         else
           colour = notation
           Hand::Content.new(name: Magpie::ColorName.suggest(colour), colour:)
@@ -26,8 +27,7 @@ module Places
 
       post("/projects/:project/keep") do
         content = held
-        find = project.finds.find_by(id: content.find_id) if content.find_id
-        keep(group_to_keep_in("Choose a group to keep it in"), content.colour, name: param[:name], find:)
+        keep_held(group_to_keep_in("Choose a group to keep it in"), content, name: param[:name])
         go_back
       end
 

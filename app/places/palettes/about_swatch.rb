@@ -38,6 +38,10 @@ module Places
 
       def find = swatch.find
 
+      # The entry of a library that is noted as its match.
+      # @return [Entry, nil] nil where the library is gone
+      def entry = swatch.entry&.then { |entry| entry unless entry.library.removed_at }
+
       def crop = ([find.x, find.y].join("-") if find.readable && find.x)
 
       # @return [Again, nil] where it was asked for

@@ -82,7 +82,7 @@ module Places
         app.post("/projects/:project/put") do
           content = held
           id, slot = param.text(:slot).split(":").map { |text| Frame::Asked.id(text) }
-          kept = keep(group(id), content.colour, slot:, find: content.find_id && project.finds.find_by(id: content.find_id))
+          kept = keep_held(group(id), content, slot:)
           redirect to(palettes_at(swatch: kept.id)), 303
         end
 

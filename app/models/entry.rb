@@ -1,0 +1,33 @@
+# A colour of a library.
+class Entry < Record
+  # Texts of it that can be changed, and how long they may be.
+  FIELDS = {name: 200, code: 80, section: 200, note: 500, page: 40, cell: 40}.freeze
+
+  # A column that holds a Magpie::Spectrum.
+  class SpectrumType < ActiveRecord::Type::Json
+    def deserialize(value) = value && JSON.parse(value).then { |read| Magpie::Spectrum.new(*read.values_at("start", "step", "values")) }
+
+    def cast(value) = value
+
+    def serialize(value) = value && JSON.generate(value.to_h)
+
+    def changed_in_place?(*) = false
+  end
+
+  belongs_to :library
+  has_many :swatches # of which it is the match
+
+  attribute :colour, Record::ColourType.new
+  attribute :spectrum, SpectrumType.new
+
+  before_save { self.hex = colour.hex }
+
+  # Entries are plain colours.
+  def paint = nil
+
+  # "TF 088 Hearth clay"
+  def in_words = [code, name].compact.join(" ")
+
+  # @return [Magpie::Palette::Swatch]
+  def value = Magpie::Palette::Swatch.new(name:, colour:, code:, note:, kind:, spectrum:, inks:, page:, position: cell)
+end
