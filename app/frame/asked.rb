@@ -12,7 +12,7 @@ module Frame
     # What may be given several times, and how often at most.
     LISTS = {"ticks" => 20_000, "groups" => 2_000, "inks" => 50, "offsets" => 50, "notations" => 200, "files" => 200, "among" => 2_000, "palettes" => 200}.freeze
     # What may be given by name, and how many names at most.
-    TABLES = {"choices" => 20_000, "replace" => 5_000, "swap" => 2_000, "options" => 60, "columns" => 500, "several" => 20}.freeze
+    TABLES = {"choices" => 20_000, "replace" => 5_000, "swap" => 2_000, "options" => 60, "columns" => 500, "several" => 20, "fields" => 20, "saw" => 20, "about" => 10}.freeze
 
     # @param params [Hash] of a request
     # @return [Asked]

@@ -11,6 +11,7 @@ const EVERY = 400 // ms between two questions how far it is
 whenPageChanges(() => {
   for (const box of all("[data-mixed]")) box.indeterminate = true
   follow()
+  find(".entries .chosen")?.scrollIntoView({ block: "nearest" })
 })
 
 // Text that is pasted where nobody writes is a file of colours.

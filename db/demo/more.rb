@@ -1,4 +1,4 @@
-# The rest of the demo: the ticket and the star trail, the poster's colourways, and the outfit
+# The rest of the demo: libraries, the ticket and the star trail, the poster's colourways, and the outfit
 # that stars wear.
 module Demo
   # The palette of the children's trail, and of the winter months.
@@ -13,9 +13,16 @@ module Demo
     "Zenith indigo" => %w[moor], "Moonwash" => %w[dome_roof], "Mist" => %w[dome_wall]
   }.freeze
 
+  # Libraries of the house, and what their files do not say of them.
+  LIBRARIES = {
+    "tarn-and-fell.icc" => {condition: "on masonry", note: "Two coats on primed render. Darker columns fade first on south walls."}, "lantern-enamel.cxf" => {note: "Fired twice at 780 °C"},
+    "bothy-cut-film.cgats" => {condition: "opaque, on white", note: "Press values are the maker's, for coated paper"}, "css-named-colours.css" => {condition: "on screens", note: "CSS Color Module Level 4, section 6.1"}
+  }.freeze
+
   module_function
 
   def more(project, palette)
+    libraries(project)
     trail = trail(project)
     %w[ticket star_trail].each { |name| artwork(project, palette, name) }
     poster = project.artworks.firsts.find_by!(name: "Poster")
@@ -23,6 +30,16 @@ module Demo
     colourway(project, poster, "Winter hours", "For November to February, when the dome opens at five", WINTER)
     colourway(project, poster, "Daytime", "For the school visits", DAYTIME)
     trail
+  end
+
+  # Through the readers, as anybody's.
+  def libraries(project)
+    LIBRARIES.each do |name, about|
+      import = Changes::OpenFile.palette(project, actor: Actor.new, name:, bytes: File.binread(File.join(__dir__, "libraries", name)))
+      value, = Magpie::Library::Codes.apart(Opened.result(import).palette)
+      library = Changes::BringInLibrary.perform(project, actor: Actor.new, value:, about:, file: {file: name, sha256: import.sha256})
+      import.update!(brought_at: Time.now, library:)
+    end
   end
 
   def trail(project)

@@ -3,7 +3,7 @@ module Places
     # What goes out: the groups that are ticked, or the swatches that were selected, of
     # each palette; in the format that was chosen, with what was chosen about it.
     class Going
-      # @!attribute palette [Palette]
+      # @!attribute palette [Palette, Library]
       # @!attribute sending [Magpie::Formats::Sending]
       Part = Struct.new(:palette, :sending)
 
@@ -12,6 +12,17 @@ module Places
       def initialize(desk, swatches = [])
         @desk, @choices, @swatches = desk, desk.choices, swatches
       end
+
+      # Swatches that were selected, of which alone the file is made.
+      # @return [Array<Integer>]
+      attr_reader :swatches
+
+      # @return [Library, nil] that goes out instead of palettes
+      def library = nil
+
+      # What says in an address what goes out.
+      # @return [Hash]
+      def query = {selected: ("1" if some?)}
 
       # @return [Class]
       def format = @format ||= Magpie::Formats.written.find { |each| each.key == @choices[:sending] } || Magpie::Formats.written.first

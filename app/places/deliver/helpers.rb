@@ -26,6 +26,34 @@ module Places
         end
       end
 
+      def library = @library ||= actor.library(param.id(:library))
+
+      def entry = @entry ||= library.entries.find(param.id(:entry))
+
+      def library_at(**query) = at("deliver/libraries/#{library.id}", **query)
+
+      # What a form says of an entry. A value that nobody touched stays exactly what it was.
+      # @param entry [Entry, nil] as it is
+      # @return [Hash] for Changes::EditEntry
+      # @raise [Magpie::Error]
+      def entry_fields(entry = nil)
+        value, inks = param.text(:value).strip, param.text(:inks).strip
+        raise Magpie::Error, "An entry needs a value: any notation will do" if entry.nil? && value.empty?
+        given = {fields: param.table(:fields), saw: param.table(:saw)}
+        given[:colour] = Magpie::Notation.parse(value).with(alpha: 1.0) unless value.empty? || value == param.text(:saw_value)
+        given[:inks] = press_values(inks) unless inks == param.text(:saw_inks)
+        given
+      end
+
+      # @return [Array<Float>, nil] of "0 69 63 3"
+      # @raise [Magpie::Error]
+      def press_values(text)
+        return if text.empty?
+        inks = text.split(/[\s,;]+/).map { |ink| Float(ink.delete_suffix("%"), exception: false) }
+        return inks if inks.size == 4 && inks.all? { |ink| ink&.between?(0, 100) }
+        raise Magpie::Error, "Press values are #{text[0, 40].inspect}: expected four numbers from 0 to 100, for cyan, magenta, yellow and black"
+      end
+
       # What is chosen about a format; boxes that are ticked together are one value.
       # @return [Hash{String => String}]
       def options
@@ -46,22 +74,41 @@ module Places
         "just now"
       end
 
+      # What a file is said to be a newer version of: of one that came in here, or of a library,
+      # wherever that came in.
+      # @return [Import, nil]
+      def older_version
+        return actor.library(param.id(:library)).import if param.given?(:library)
+        project.imports.brought.find_by(id: param.id(:newer))
+      end
+
       def import = @import ||= project.imports.find(param.id(:import))
 
-      # @return [Palette]
+      # @param target [Project] that it comes into
+      # @return [Palette, Library]
       def bring_in_import(target)
-        page = ImportPage.new(import, into, desk)
-        brought = Changes::BringInPalette.perform(target, actor:, value: page.palette, into:, before: (Opened.result(page.older).palette if page.newer?), choices: choices_made(page), told: (told if param[:work]))
-        import.update!(brought_at: Time.now, palette: brought)
+        page = ImportPage.new(import, desk, param.text(:into))
+        given = {actor:, value: page.palette, into: page.into, before: page.before, choices: choices_made(page), told: (told if param[:work])}
+        if page.target.library?
+          brought = Changes::BringInLibrary.perform(target, **given, about: about_library, file: {file: import.name, sha256: import.sha256})
+          import.update!(brought_at: Time.now, library: brought)
+        else
+          brought = Changes::BringInPalette.perform(target, **given)
+          import.update!(brought_at: Time.now, palette: brought)
+        end
         brought
       end
 
-      # To the next of the files that came together; else to the palette, where it is not so
-      # large that a page of it takes long.
+      # What was written of a library; what is empty is so.
+      def about_library = Library::FIELDS.keys.to_h { |field| [field, param.table(:about)[field.to_s]] }.compact
+
+      # To the next of the files that came together; else to what it came into, where that is
+      # not so large a palette that a page of it takes long.
       # @return [String]
       def on_from_here(target, brought)
         following = import.together.where(brought_at: nil).first
         return at("deliver/imports/#{following.id}") if following
+        return at("deliver/libraries/#{brought.id}") if brought.is_a?(Library)
         "/projects/#{target.id}/#{(brought.swatches.count > ImportPage::LARGE) ? "deliver" : "palettes"}"
       end
 
@@ -88,7 +135,12 @@ module Places
         import.update!(Changes::OpenFile.facts(Opened.result(import)))
       end
 
-      def into = palettes.find { |each| each.id == param.id(:into) }
+      # What goes out: a library, where one is asked for, or palettes.
+      def going = (param[:what] == "libraries" || param.given?(:library)) ? LibraryGoing.new(desk, library_out) : Going.new(desk, ids)
+
+      # The one that was asked for, or the first.
+      # @return [Library, nil]
+      def library_out = param.given?(:library) ? actor.library(param.id(:library)) : actor.libraries.first
     end
   end
 end

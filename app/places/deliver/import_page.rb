@@ -9,22 +9,23 @@ module Places
       MEETINGS = 300
       ARTWORKS = 4
 
-      attr_reader :import
+      attr_reader :import, :target
 
       # @param import [Import]
-      # @param into [Palette, nil] where it is to be brought in
       # @param desk [Frame::Desk]
-      # @param chosen [Boolean] was it said where it is to go?
+      # @param asked [String, nil] where it is to go, as Target takes it; nil proposes somewhere
       # @raise [Magpie::Error]
-      def initialize(import, into, desk, chosen: true)
+      def initialize(import, desk, asked = nil)
         @import, @desk, @result = import, desk, Opened.result(import)
-        @into = chosen ? into : older&.palette || likely
+        @target = Target.new(import, desk, @result.palette, asked)
       end
 
-      # @return [Palette, nil]
-      attr_reader :into
+      # @return [Palette, Library, nil] what is there already of where it goes
+      def into = target.into
 
-      def palette = @result.palette
+      # As it would come in.
+      # @return [Magpie::Palette]
+      def palette = target.library? ? target.apart : @result.palette
 
       def size = palette.swatches.size
 
@@ -46,9 +47,13 @@ module Places
       # @return [Import, nil] the version that came in before
       def older = import.older
 
+      # What came in of it.
+      # @return [Magpie::Palette, nil] nil where it is no newer version
+      def before = newer? ? target.as_there(Opened.result(older).palette) : nil
+
       # What is there already, and what a newer version changes.
       # @return [Meetings]
-      def meetings = @meetings ||= Meetings.new(palette, @into, before: (Opened.result(older).palette if older && older.palette_id == @into&.id))
+      def meetings = @meetings ||= Meetings.new(palette, into, before:)
 
       def met = meetings.all.first(MEETINGS)
 
@@ -80,29 +85,34 @@ module Places
       # Where nothing is to be settled.
       def unmet
         same = meetings.same.size
-        "Nothing in it meets what #{@into.name} has#{" with another value. #{count(same, "colour")} that it has already #{(same == 1) ? "stays" : "stay"} as #{(same == 1) ? "it is" : "they are"}" if same > 0}."
+        "Nothing in it meets what #{into.name} has#{" with another value. #{count(same, "colour")} that it has already #{(same == 1) ? "stays" : "stay"} as #{(same == 1) ? "it is" : "they are"}" if same > 0}."
       end
 
-      def newer? = older && older.palette_id == @into&.id
+      def newer? = older && older.home == into && !into.nil?
 
       # Places that follow ours, by swatch.
-      def places = @places ||= Reach.of(@desk.actor, met.map { |meeting| meeting.ours.id })
+      def places = @places ||= target.library? ? {} : Reach.of(@desk.actor, met.map { |meeting| meeting.ours.id })
 
-      # Artworks that would show it, most places first.
+      # Artworks that would show it, most places first; entries of a library are followed by none.
       # @return [Array<Artwork>]
-      def artworks = @artworks ||= Reach.new(@desk.actor, met.select { |meeting| %i[name gone].include?(meeting.kind) }.map { |meeting| meeting.ours.id }, most: ARTWORKS).artworks_shown
+      def artworks
+        @artworks ||= target.library? ? [] : Reach.new(@desk.actor, met.select { |meeting| %i[name gone].include?(meeting.kind) }.map { |meeting| meeting.ours.id }, most: ARTWORKS).artworks_shown
+      end
+
+      # Swatches that are noted with entries that differ.
+      def noted = @noted ||= (target.library? && into) ? Swatch.where(entry_id: meetings.all.map { |meeting| meeting.ours.id }).count : 0
 
       # The values that swatches would have, as CSS, where theirs are taken to begin with.
       def taken = met.select { |meeting| meeting.kind == :name && meeting.usual == "theirs" }.map { |meeting| "#{meeting.ours.variable}:#{meeting.theirs.colour.hex}" }.join(";")
 
-      def notes = @notes ||= @result.notes + twice
+      def notes = @notes ||= @result.notes + target.notes
 
       def notes_shown = notes.first(NOTES)
 
       # @return [Magpie::Formats::Columns, nil] of a table
       def columns = @result.columns
 
-      def readable? = size > 0
+      def readable? = target.library? ? !palette.swatches.all?(&:compound) : size > 0
 
       # What else the file could be.
       def others = @result.others.filter_map { |key| Magpie::Formats.find(key) }
@@ -119,20 +129,7 @@ module Places
 
       private
 
-      # The palette that has most of its groups.
-      def likely
-        names = palette.groups.map { |group| group.name.downcase }
-        best = @desk.palettes.max_by { |each| (each.groups.map { |group| group.name.downcase } & names).size }
-        best if best&.groups&.any? { |group| names.include?(group.name.downcase) }
-      end
-
       def count(number, word) = Magpie::Text.count(number, word)
-
-      # Two of one name in a group: the second is called otherwise when it comes in.
-      def twice
-        alike = palette.groups.sum { |group| group.swatches.map { |swatch| swatch.name.downcase }.reject(&:empty?).tally.sum { |_, times| times - 1 } }
-        (alike > 0) ? [Magpie::Formats::Note.new(nil, "#{count(alike, "name")} that a group has already: a number is put behind", nil)] : []
-      end
     end
   end
 end

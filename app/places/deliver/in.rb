@@ -6,7 +6,7 @@ module Places
         app.post("/projects/:project/imports") do
           files = uploads(:files)
           raise Magpie::Error, "No file came in. Choose one or more" if files.empty?
-          opened, refused = Changes::OpenFile.palettes(project, actor:, files:, before: project.imports.brought.find_by(id: param.id(:newer)))
+          opened, refused = Changes::OpenFile.palettes(project, actor:, files:, before: older_version)
           raise Magpie::Error, refused.first(5).join(". ") if opened.empty?
           tell refused.first(5).join(". "), :wrong if refused.any?
           redirect to(at("deliver/imports/#{opened[0].id}")), 303
@@ -20,7 +20,7 @@ module Places
         end
 
         app.get("/projects/:project/deliver/imports/:import") do
-          @page = ImportPage.new(import, into, desk, chosen: param.given?(:into))
+          @page = ImportPage.new(import, desk, param[:into])
           place_page "deliver", :import
         end
 

@@ -19,13 +19,13 @@ module Places
         end
 
         app.get("/projects/:project/deliver/file/:name") do
-          name, type, bytes = Going.new(desk, ids).download
+          name, type, bytes = going.download
           download name, type, bytes
         end
 
         # A picture as it is shown on the page.
         app.get("/projects/:project/deliver/look/:name") do
-          part = Going.new(desk, ids).parts.find { |each| each.palette.id == param.id(:of) }
+          part = going.parts.find { |each| each.palette.id == param.id(:of) }
           raise ActiveRecord::RecordNotFound unless part&.sending&.format&.media_type&.start_with?("image/")
           kept_under part.sending.mark
           content_type part.sending.format.media_type

@@ -3,7 +3,7 @@ module Places
     # What goes out, as what, what is lost of it, and the file as it will be.
     class Page
       LINES = 400 # of a file that are shown
-      TABS = {"colours" => "Colours", "artwork" => "Artwork"}.freeze
+      TABS = {"colours" => "Colours", "libraries" => "Libraries", "artwork" => "Artwork"}.freeze
 
       # What stays because no file has it.
       # @!attribute count [Integer]
@@ -11,13 +11,15 @@ module Places
       Staying = Struct.new(:count, :words)
 
       # @param desk [Frame::Desk]
-      # @param swatches [Array<Integer>] ids; where there are some, only these go
-      def initialize(desk, swatches)
-        @desk, @swatches = desk, swatches
-        @going = Going.new(desk, swatches)
+      # @param going [Going]
+      def initialize(desk, going)
+        @desk, @going, @swatches = desk, going, going.swatches
       end
 
       attr_reader :going, :swatches
+
+      # @return [Array<LibraryStrip>] what there is, with some of its colours
+      def libraries = @libraries ||= LibraryStrip.all(@desk.actor)
 
       def formats = Magpie::Formats.written
 
@@ -56,7 +58,7 @@ module Places
       def chosen(option) = shown.sending.options[option.key]
 
       # Palettes that could have the colours for the dark.
-      def dark_ones = (@going.format.key == "css" && @going.parts.size == 1) ? palettes - [shown.palette] : []
+      def dark_ones = (@going.format.key == "css" && @going.parts.size == 1 && @going.library.nil?) ? palettes - [shown.palette] : []
 
       def dark = @going.options["dark"].to_i
 
@@ -72,6 +74,9 @@ module Places
       def text? = !@going.format.media_type.match?(/iccprofile|\Aimage\/png/)
 
       def bytes = Magpie::Text.bytes(shown.sending.bytes.bytesize)
+
+      # Palettes can be watched where they go whole.
+      def watchable? = @going.library.nil? && @going.parts.size == 1 && !@going.some?
 
       # @return [Watch, nil] of the palette that is shown
       def watch = @watch ||= Watch.find_by(palette_id: shown.palette.id)
@@ -98,6 +103,7 @@ module Places
       end
 
       def staying(part)
+        return [] if @going.library
         groups = part.palette.groups.select { |group| @going.goes?(group) }
         chips = groups.flat_map { |group| @desk.chips[group.id] }
         chips = chips.select { |chip| @swatches.include?(chip.id) } if @swatches.any?

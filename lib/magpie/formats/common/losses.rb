@@ -132,7 +132,7 @@ module Magpie
           loss(:group_notes, notes, several(notes, "note on a group", "notes on groups", "is left out"))].compact
       end
 
-      NAMES = {palette_name: "the palette’s name: the file’s stands for it", palette_note: "the palette’s note: left out", condition: "what it was measured on: left out", licence: "the licence: left out"}.freeze
+      NAMES = {palette_name: "its name: the file’s stands for it", palette_note: "its note: left out", condition: "what it was measured on: left out", licence: "the licence: left out"}.freeze
 
       def of_palette = Carried::OF_PALETTE.filter_map { |feature, member| Loss.new(feature, 1, NAMES.fetch(feature)) if @palette[member] && @palette[member] != @carried[member] }
 
