@@ -12,6 +12,7 @@ require_relative "visitors"
 require_relative "hostile"
 require_relative "dress"
 require_relative "formats"
+require_relative "libraries"
 
 Database.migrate
 Demo.clear
@@ -92,6 +93,7 @@ Bench::HostileFiles.new(demo).rows
 Bench::Clicks.new(browser, demo).rows
 Bench::Dress.new(browser).rows
 Bench::Formats.rows
+Bench::Libraries.rows(browser, health)
 median = Bench.median(20) { browser.get("/projects/#{many[0].id}/dress?mix=#{many[1].id}") }
 Bench.row "Dress with Mix open, 10,000 places in 200 artworks", median, "–", format("%.0f × an empty answer", median / health)
 Bench.row "Numbers of a colour while dragging", Bench.median(200) { browser.get("/colour.json?notation=oklch(0.68+0.14+34)") }, "< 50 ms"

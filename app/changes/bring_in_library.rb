@@ -17,7 +17,7 @@ module Changes
     def initialize(project, value:, about: {}, file: {}, into: nil, before: nil, choices: {}, told: nil)
       super(project)
       @value, @file, @into, @before, @choices, @told = value, file, into, before, choices, told
-      @about = Library::FIELDS.to_h { |field, longest| [field, Magpie::Text.name((about[field] || value[field]).to_s, longest:).presence] }
+      @about = said_of(value).merge(about.slice(*Library::FIELDS.keys).compact.to_h { |field, text| [field, written(field, text)] })
     end
 
     private
@@ -39,9 +39,20 @@ module Changes
     def newer
       library = actor.libraries.lock.find(@into.id)
       @list = LibraryRows.new(@value, Meetings.new(@value, library, before: @before), library, @choices)
-      update(library, edition: Entry.where(library_id: library.id).maximum(:edition).to_i + 1, **@file, **@about.compact)
+      update(library, edition: Entry.where(library_id: library.id).maximum(:edition).to_i + 1, **@file, **newer_texts(library))
       library
     end
+
+    # What the file says of itself, where nobody wrote something else here. A library keeps
+    # its name: that of a file is often the file's.
+    def newer_texts(library)
+      before = @before ? said_of(@before) : {}
+      said_of(@value).except(:name).select { |field, text| text && [nil, before[field]].include?(library[field]) }
+    end
+
+    def said_of(value) = Library::FIELDS.keys.to_h { |field| [field, written(field, value[field])] }
+
+    def written(field, text) = Magpie::Text.name(text.to_s, longest: Library::FIELDS[field]).presence
 
     def write
       done = 0

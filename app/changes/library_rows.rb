@@ -25,19 +25,20 @@ module Changes
     def theirs(value)
       hexes = Magpie::Screen.hexes(value.swatches.map(&:colour)).each
       value.groups.each_with_index do |group, g|
+        section = Magpie::Library.section(value, group)
         group.swatches.each_with_index do |swatch, s|
           hex = hexes.next
-          settle("#{g}.#{s}", group, swatch, hex) unless swatch.compound
+          settle("#{g}.#{s}", section, swatch, hex) unless swatch.compound
         end
       end
     end
 
-    def settle(key, group, swatch, hex)
-      row = row(group.name, swatch, hex)
+    def settle(key, section, swatch, hex)
+      row = row(section, swatch, hex)
       meeting, same = @meetings && [@meetings.to_h[key], @meetings.same[key]]
       ours = same || meeting&.ours
       return @rows << row unless ours
-      before, kept = @meetings.before(group, swatch), meeting && choice(meeting) == "ours"
+      before, kept = @meetings.before(key), meeting && choice(meeting) == "ours"
       return @rows << row if meeting && choice(meeting) == "both"
       @followed[ours.id] = @rows.size
       @rows << row.merge(texts(ours, before), (kept || same && before) ? colours(ours, before, swatch, kept) : {})

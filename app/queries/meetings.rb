@@ -33,9 +33,10 @@ class Meetings
   # @param before [Magpie::Palette, nil] what came in of an older version
   def initialize(value, palette, before: nil)
     @value, @library = value, palette.is_a?(Library)
-    @before = before&.then { |older| names_of(older) }
+    @before = before && by_known(pairs(before))
     @ours = palette ? palette.by_groups : []
-    @in_group = @ours.to_h { |group, swatch| [known_by(group, swatch), swatch] }
+    @in_group = by_known(@ours)
+    @known = value.addressed.map { |address, _| address.join(".") }.zip(known(pairs(value))).to_h
     @named = @ours.group_by { |_, swatch| swatch.name.downcase }
     @valued = @ours.group_by { |_, swatch| swatch.hex }
     @added, @same = 0, {}
@@ -45,13 +46,31 @@ class Meetings
   # By key, for Changes::BringInPalette.
   def to_h = @to_h ||= all.to_h { |meeting| [meeting.key, meeting] }
 
-  # @return [Magpie::Palette::Swatch, nil] what came in before of what theirs is
-  def before(group, theirs) = @before && @before[known_by(group.name, theirs)]
+  # @param key [String] of theirs, as of a meeting
+  # @return [Magpie::Palette::Swatch, nil] what came in of it before
+  def before(key) = @before && @before[@known[key]]
 
   private
 
-  # Of a library, codes are what stays; of a palette names are, in their groups.
+  # Of a library, codes are what stays, and which it is of several that have one; of a
+  # palette names are, in their groups, where no two have one.
   def known_by(group, swatch) = (@library && swatch.code) ? swatch.code.downcase : [group.to_s.downcase, swatch.name.downcase]
+
+  # @param pairs [Array<[String, Object]>] names of groups and what is in them
+  # @return [Array] what each is known by
+  def known(pairs)
+    seen = Hash.new(0)
+    pairs.map { |group, swatch| known_by(group, swatch).then { |by| @library ? [by, seen[by] += 1] : by } }
+  end
+
+  def by_known(pairs) = known(pairs).zip(pairs.map(&:last)).to_h
+
+  def pairs(value)
+    value.groups.flat_map do |group|
+      name = @library ? Magpie::Library.section(value, group) : group.name
+      group.swatches.map { |swatch| [name, swatch] }
+    end
+  end
 
   def meet
     hexes = Magpie::Screen.hexes(@value.swatches.map(&:colour)).each
@@ -61,7 +80,7 @@ class Meetings
   end
 
   def meeting(key, group, theirs, hex)
-    ours = same_name(group, theirs)
+    ours = same_name(key, theirs)
     if ours && alike?(ours, theirs)
       @same[key] = ours
       return
@@ -74,14 +93,14 @@ class Meetings
   end
 
   # In the group of the same name, or where it is the only one.
-  def same_name(group, theirs)
+  def same_name(key, theirs)
     name = theirs.name.downcase
-    @in_group[known_by(group.name, theirs)] || (@named[name]&.then { |found| found[0][1] if found.size == 1 } unless name.empty? || @library)
+    @in_group[@known[key]] || (@named[name]&.then { |found| found[0][1] if found.size == 1 } unless name.empty? || @library)
   end
 
   # What nobody touched since it came in goes along with the newer version.
   def by_name(key, group, theirs, ours)
-    was = before(group, theirs)
+    was = before(key)
     if was && alike?(was, theirs) # which was settled when it came in
       @same[key] = ours
       return
@@ -92,11 +111,8 @@ class Meetings
 
   def gone
     return [] unless @before
-    now = names_of(@value)
-    @before.keys.reject { |name| now.key?(name) }.filter_map { |name| @in_group[name]&.then { |ours| Meeting.new(key: "gone.#{ours.id}", kind: :gone, ours:, usual: "ours") } }
+    (@before.keys - @known.values).filter_map { |name| @in_group[name]&.then { |ours| Meeting.new(key: "gone.#{ours.id}", kind: :gone, ours:, usual: "ours") } }
   end
-
-  def names_of(value) = value.groups.flat_map { |group| group.swatches.map { |swatch| [known_by(group.name, swatch), swatch] } }.to_h
 
   def alike?(ours, theirs)
     one, two = [ours, theirs].map { |each| each.respond_to?(:compound) ? each.compound : each.paint }

@@ -90,10 +90,6 @@ RSpec.describe "The pictures of the README", :screen do
     fill_in "Colour in any notation", with: "hsb 172 52 62"
     eventually { expect(fill_of("#stage", "ember_band")).to eq "#4C9E93" }
     shoot "mix"
-    choose "Ramp", visible: :all, allow_label_click: true
-    expect(page).to have_css(".curves")
-    shoot "ramp"
-    choose "Reach", visible: :all, allow_label_click: true
     open_place "deliver"
     expect(page).to have_css("#file-text", text: "--ember-sky")
     shoot "deliver"
@@ -113,5 +109,9 @@ RSpec.describe "The pictures of the README", :screen do
     expect(page).to have_css(".meetings")
     find("tr", text: "Lamp", match: :first).find("label", text: "Take theirs").click
     shoot "deliver-in"
+    library = Library.find_by!(file: "tarn-and-fell.icc")
+    visit "/projects/#{demo.id}/deliver/libraries/#{library.id}?entry=#{library.entries.find_by!(name: "Hearth clay").id}"
+    expect(page).to have_css("tr.chosen")
+    shoot "library"
   end
 end

@@ -4,5 +4,10 @@ module Magpie
     autoload :Bound, "magpie/library/bound"
     autoload :Codes, "magpie/library/codes"
     autoload :Nearest, "magpie/library/nearest"
+
+    # What a group of a file is called in a library: nothing where it has only the name of
+    # the whole, as files have that know no groups.
+    # @return [String, nil]
+    def self.section(palette, group) = (group.name unless group.name == palette.name)
   end
 end

@@ -97,6 +97,36 @@ RSpec.describe "Libraries" do
       expect(listed(library).first).to eq ["SP 1", "Dune", "#E8D0A0"]
     end
 
+    it "that is the same changes nothing, whatever codes and names several entries have" do
+      random = Random.new(88)
+      20.times do
+        same = value(Array.new(random.rand(2..9)) { |n| entry("Grey #{random.rand(2)}", format("#%06X", n * 1_000), code: [nil, "G 1", "G 2"].sample(random:)) })
+        library = bring_in(same)
+        before = listed(library)
+        expect(Meetings.new(same, library, before: same).all).to be_empty
+        bring_in(same, into: library, before: same)
+        expect(listed(library)).to eq before
+      end
+    end
+
+    it "says of itself what nobody wrote otherwise here, and leaves the name" do
+      one = value(entry("Dune", "#E8D8B0"), note: "Two coats", condition: "on render", licence: nil)
+      library = bring_in(one)
+      Changes::EditLibrary.perform(project, actor:, library:, fields: {"note" => "Fades", "name" => "Our paints"})
+      bring_in(value(entry("Dune", "#E8D8B0"), note: "Three coats", condition: "on slate", licence: "free").tap { |two| two.name = "shore-2" }, into: library, before: one)
+      expect(library.reload.attributes.slice("name", "note", "condition", "licence").values).to eq ["Our paints", "Fades", "on slate", "free"]
+    end
+
+    it "is met where neither has codes nor groups, whatever the files are called" do
+      named = ->(name, *entries) { Magpie::Palette.new(name:, groups: [Magpie::Palette::Group.new(name:, swatches: entries)]) }
+      one, two = named["shore", entry("Dune", "#E8D8B0"), entry("Kelp", "#404020")], named["shore-2", entry("Dune", "#E8D0A0"), entry("Kelp", "#404020")]
+      library = bring_in(one)
+      expect(library.entries.map(&:section)).to eq [nil, nil]
+      bring_in(two, into: library, before: one)
+      expect(listed(library)).to eq [[nil, "Dune", "#E8D0A0"], [nil, "Kelp", "#404020"]]
+      expect(library.value.groups.map(&:name)).to eq ["shore"]
+    end
+
     it "takes swatches along that are noted with its entries" do
       dune, _, kelp = library.entries.to_a
       kept = [dune, kelp].map { |each| Changes::KeepColour.perform(project, actor:, group: project.groups.first, name: "", colour: each.colour, entry: each) }

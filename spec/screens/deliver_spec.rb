@@ -229,7 +229,7 @@ RSpec.describe "Deliver", :screen do
     it "says how far a large file is, and leaves nothing of one that is called off" do
       many = (1..6000).map { |n| "Tarn,Tarn #{n},#{format("#%06X", n * 2000)}\n" }.join
       bring file("tarn.csv", "Group,Name,Hex\n#{many}")
-      expect(page).to have_content("6000 colours in 1 group")
+      expect(page).to have_content("6,000 colours in 1 group")
       before = [Palette.count, Swatch.count]
       click_button "Bring in 6,000 colours"
       click_button "Cancel"

@@ -45,11 +45,11 @@ RSpec.describe "Dress, large drawings", :screen do
     click_link "Pick parts"
     expect(page).to have_css(".dress[data-tool=pick]")
     find(".in-artwork li", text: "#E46F58").find("a").click
-    expect(page).to have_content("1000 parts picked")
-    click_button "Give to 1000 parts"
-    expect_done "Dressed 1000 parts with Nebula teal"
+    expect(page).to have_content("1,000 parts picked")
+    click_button "Give to 1,000 parts"
+    expect_done "Dressed 1,000 parts with Nebula teal"
     expect(artwork.places.following(Swatch.find_by!(name: "Nebula teal")).count).to eq 1000
-    expect(page).to have_content("1000 parts picked")
+    expect(page).to have_content("1,000 parts picked")
   end
 
   it "makes the pictures of heavy artworks anew of what is tried, once it is let go, and as they were on Esc" do

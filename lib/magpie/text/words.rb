@@ -19,10 +19,10 @@ module Magpie
       slug.empty? ? otherwise : slug
     end
 
-    # "1 place", "3 places", "2 swatches", "4 entities"
+    # "1 place", "3 places", "2 swatches", "4 entities", "6,000 colours"
     def count(number, word)
       many = word.sub(/(?<![aeiou])y\z/, "ie").sub(/ch\z/, "che") + "s"
-      "#{number} #{(number == 1) ? word : many}"
+      "#{thousands(number)} #{(number == 1) ? word : many}"
     end
 
     # "10,000,000"
