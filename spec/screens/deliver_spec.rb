@@ -227,14 +227,18 @@ RSpec.describe "Deliver", :screen do
     end
 
     it "says how far a large file is, and leaves nothing of one that is called off" do
-      many = (1..6000).map { |n| "Tarn,Tarn #{n},#{format("#%06X", n * 2000)}\n" }.join
-      bring file("tarn.csv", "Group,Name,Hex\n#{many}")
-      expect(page).to have_content("6,000 colours in 1 group")
+      tarns = ->(count) { "Group,Name,Hex\n" + (1..count).map { |n| "Tarn,Tarn #{n},#{format("#%06X", n * 300)}\n" }.join }
+      bring file("tarns.csv", tarns[50_000])
+      expect(page).to have_content("50,000 colours in 1 group", wait: 60)
       before = [Palette.count, Swatch.count]
-      click_button "Bring in 6,000 colours"
+      click_button "Bring in 50,000 colours"
+      expect(page).to have_content("of 50,000", wait: 30)
       click_button "Cancel"
-      expect(find("[role=alert]")).to have_content("Called off. Nothing came in")
+      expect(find("[role=alert]", wait: 30)).to have_content("Called off. Nothing came in")
       expect([Palette.count, Swatch.count]).to eq before
+      open_place "deliver"
+      bring file("tarn.csv", tarns[6_000])
+      expect(page).to have_content("6,000 colours in 1 group")
       find("#import-commit").click
       expect(page).to have_content("Brought tarn.csv into tarn", wait: 30)
       expect(Swatch.count).to eq before[1] + 6000
