@@ -55,7 +55,7 @@ module Changes
 
     # Ours, where it was kept or differs from the older version; else theirs.
     def colours(ours, before, theirs, kept)
-      mine = kept || Magpie::Screen.hexes([before.colour]) != [ours.hex]
+      mine = kept || !@meetings.alike?(ours, before)
       found = mine ? {hex: ours.hex, colour: ours.colour.to_h, spectrum: ours.spectrum&.to_h} : {}
       (before && before.inks != ours.inks) ? found.merge(inks: ours.inks) : found
     end

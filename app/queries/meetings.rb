@@ -50,6 +50,15 @@ class Meetings
   # @return [Magpie::Palette::Swatch, nil] what came in of it before
   def before(key) = @before && @before[@known[key]]
 
+  # Are they one value, however it is written?
+  # @param ours [Swatch, Entry, Magpie::Palette::Swatch]
+  # @param theirs [Swatch, Entry, Magpie::Palette::Swatch]
+  def alike?(ours, theirs)
+    one, two = [ours, theirs].map { |each| each.respond_to?(:compound) ? each.compound : each.paint }
+    return one.to_h == two.to_h if one || two
+    ours.colour == theirs.colour || (ours.colour.alpha - theirs.colour.alpha).abs < 0.002 && Magpie::Difference.de2000(ours.colour, theirs.colour) < SAME
+  end
+
   private
 
   # Of a library, codes are what stays, and which it is of several that have one; of a
@@ -112,11 +121,5 @@ class Meetings
   def gone
     return [] unless @before
     (@before.keys - @known.values).filter_map { |name| @in_group[name]&.then { |ours| Meeting.new(key: "gone.#{ours.id}", kind: :gone, ours:, usual: "ours") } }
-  end
-
-  def alike?(ours, theirs)
-    one, two = [ours, theirs].map { |each| each.respond_to?(:compound) ? each.compound : each.paint }
-    return one.to_h == two.to_h if one || two
-    ours.colour == theirs.colour || (ours.colour.alpha - theirs.colour.alpha).abs < 0.002 && Magpie::Difference.de2000(ours.colour, theirs.colour) < SAME
   end
 end

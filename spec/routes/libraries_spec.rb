@@ -82,13 +82,15 @@ RSpec.describe App, "libraries" do
     expect(["%", "_", "\\", "SKY", "\"><b>", "moor_"].map(&found)).to eq [1, 1, 0, 1, 0, 1]
   end
 
-  it "lie on pages of 200, and one that is asked for opens the page that it lies on" do
-    many = bring_in("Name,Hex\n" + (1..450).map { |n| "Tarn #{n},#{format("#%06X", n * 999)}\n" }.join, "tarn.csv")
+  it "lie on pages of 100, and one that is asked for opens the page that it lies on" do
+    many = bring_in("Name,Hex\n" + (1..250).map { |n| "Tarn #{n},#{format("#%06X", n * 999)}\n" }.join, "tarn.csv")
     at = "/projects/#{project.id}/deliver/libraries/#{many.id}"
     shown = ->(query) { get(at, query).body.then { |body| [body[/Page \d of \d/], body.scan(/aria-label="Take (Tarn \d+) in hand"/).flatten.values_at(0, -1)] } }
-    expect(shown[{}]).to eq ["Page 1 of 3", ["Tarn 1", "Tarn 200"]]
-    expect(shown[{page: "3"}]).to eq ["Page 3 of 3", ["Tarn 401", "Tarn 450"]]
-    expect(shown[{entry: many.entries[250].id}]).to eq ["Page 2 of 3", ["Tarn 201", "Tarn 400"]]
+    expect(shown[{}]).to eq ["Page 1 of 3", ["Tarn 1", "Tarn 100"]]
+    expect(shown[{page: "3"}]).to eq ["Page 3 of 3", ["Tarn 201", "Tarn 250"]]
+    expect(shown[{entry: many.entries[150].id}]).to eq ["Page 2 of 3", ["Tarn 101", "Tarn 200"]]
+    expect(shown[{search: "tarn 1"}]).to eq ["Page 1 of 2", ["Tarn 1", "Tarn 188"]]
+    expect(shown[{search: "TARN 1", entry: many.entries[198].id}]).to eq ["Page 2 of 2", ["Tarn 189", "Tarn 199"]]
     expect(%w[4 0 x].map { |page| shown[{page:}].first }).to eq ["Page 3 of 3", "Page 1 of 3", "Page 1 of 3"]
   end
 end

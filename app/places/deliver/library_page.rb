@@ -3,7 +3,7 @@ module Places
     # A library: its entries in the order of the chart, so many at a time, those that are
     # searched for, and one that is looked at closely.
     class LibraryPage
-      AT_ONCE = 200
+      AT_ONCE = 100
       USES = 60 # swatches that are listed
 
       # @return [Library]
@@ -22,11 +22,16 @@ module Places
       def size = @size ||= library.entries.count
 
       # Entries that answer the search; all of them where nothing is searched for.
-      def found = @found ||= search.empty? ? size : searched.count
+      def found = search.empty? ? size : answering.size
 
       # Those of this page.
       # @return [Array<Entry>]
-      def entries = @entries ||= searched.offset((number - 1) * AT_ONCE).limit(AT_ONCE).to_a
+      def entries
+        @entries ||= begin
+          first = (number - 1) * AT_ONCE
+          (search.empty? ? library.entries.offset(first).limit(AT_ONCE) : library.entries.among(answering[first, AT_ONCE] || [])).to_a
+        end
+      end
 
       def pages = [(found / AT_ONCE.to_f).ceil, 1].max
 
@@ -61,23 +66,30 @@ module Places
       # Swatches that are noted with the entry that is looked at.
       def noted = @noted ||= entry.swatches.includes(group: :palette).order(:id).limit(USES).to_a
 
-      # What is there to be said of press values and the like.
-      def spectra? = @spectra ||= library.entries.where.not(spectrum: nil).exists?
+      # Columns that the entries of this page ask for.
+      def press? = entries.any?(&:inks)
 
-      def press? = @press ||= library.entries.where.not(inks: nil).exists?
+      def chart? = entries.any? { |entry| entry.page || entry.cell }
 
-      def chart? = @chart ||= library.entries.where.not(page: nil).or(library.entries.where.not(cell: nil)).exists?
+      # @return [Boolean] was one of this page measured as a spectrum?
+      def spectra? = entries.any?(&:spectrum)
 
       private
 
-      # By name, code or group; whatever is typed, in any case.
-      def searched
-        return library.entries if search.empty?
-        like = "%#{Entry.sanitize_sql_like(search)}%"
-        library.entries.where("name ILIKE :like OR code ILIKE :like OR section ILIKE :like", like:)
+      # Those with what is typed in their name, code or group, in any case.
+      # @return [Array<Integer>]
+      def answering
+        @answering ||= begin
+          like = "%#{Entry.sanitize_sql_like(search)}%"
+          library.entries.where("name ILIKE :like OR code ILIKE :like OR section ILIKE :like", like:).ids
+        end
       end
 
-      def page_of_entry = entry ? (searched.where(position: ...entry.position).count / AT_ONCE) + 1 : 1
+      def page_of_entry
+        return 1 unless entry
+        before = search.empty? ? library.entries.where(position: ...entry.position).count : answering.index(entry.id).to_i
+        before / AT_ONCE + 1
+      end
     end
   end
 end
