@@ -18,7 +18,7 @@ module Changes
     def make
       @library = standing
       @added = @entry.nil?
-      entry = @entry ? @library.entries.lock.find(@entry.id) : Entry.new(name: "")
+      entry = @entry ? listed(@entry) : Entry.new(name: "")
       changed = texts(entry, Entry::FIELDS, @fields, @saw).merge(colours(entry))
       @was, @told = entry.name, changed.keys
       raise Magpie::Error, "An entry needs a name" if (changed.key?(:name) || @added) && changed[:name].nil?

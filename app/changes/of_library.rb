@@ -13,6 +13,13 @@ module Changes
       library
     end
 
+    # @param entry [Entry]
+    # @return [Entry] as it is now
+    # @raise [Magpie::Error] where it is of an older edition
+    def listed(entry)
+      @library.entries.lock.find_by(id: entry.id) || raise(Magpie::Error, "A newer version of #{@library.name} came in meanwhile. Nothing was changed. Look at #{entry.in_words} there")
+    end
+
     # @param limits [Hash{Symbol => Integer}] the texts that there are, and characters of each
     # @param fields [Hash] texts as they were given
     # @param saw [Hash] and as they were shown

@@ -13,7 +13,7 @@ module Changes
 
     def make
       @library = standing
-      entry = @library.entries.lock.find(@entry.id)
+      entry = listed(@entry)
       update_all(Swatch, Swatch.where(entry_id: entry.id).order(:id).ids, entry_id: nil)
       remove(Entry, [entry.id])
     end

@@ -1,18 +1,12 @@
+require "support/sent_forms"
+
 RSpec.describe App, "Deliver" do
+  include SentForms
+
   def app = described_class
 
   let(:project) { new_project }
   let(:palette) { project.palettes.first }
-
-  def post_with_token(path, **values)
-    token = get("/projects/#{project.id}/deliver").body[/name="authenticity_token" value="([^"]+)"/, 1]
-    header "Referer", "http://example.org/projects/#{project.id}/deliver"
-    post "/projects/#{project.id}/#{path}", {authenticity_token: token, **values}
-    follow_redirect! while last_response.redirect?
-    last_response
-  end
-
-  def upload(bytes, name) = Rack::Test::UploadedFile.new(StringIO.new(bytes), "application/octet-stream", original_filename: name)
 
   describe "a watch address" do
     before do

@@ -1,21 +1,14 @@
+require "support/sent_forms"
 require_relative "../../db/demo/libraries/make"
 
 RSpec.describe App, "libraries" do
+  include SentForms
+
   def app = described_class
 
   let(:project) { new_project }
   let(:file) { DemoLibraries.files.fetch("bothy-cut-film.cgats") }
   let(:library) { bring_in(file, "bothy-cut-film.cgats") }
-
-  def post_with_token(path, **values)
-    token = get("/projects/#{project.id}/deliver").body[/name="authenticity_token" value="([^"]+)"/, 1]
-    header "Referer", "http://example.org/projects/#{project.id}/deliver"
-    post "/projects/#{project.id}/#{path}", {authenticity_token: token, **values}
-    follow_redirect! while last_response.redirect?
-    last_response
-  end
-
-  def upload(bytes, name) = Rack::Test::UploadedFile.new(StringIO.new(bytes), "application/octet-stream", original_filename: name)
 
   def bring_in(bytes, name, **values)
     post_with_token("imports", files: [upload(bytes, name)])
@@ -71,6 +64,13 @@ RSpec.describe App, "libraries" do
     [at, "#{at}/remove", "#{at}/entries", "#{at}/entries/#{entry.id}"].each { |path| expect(post_with_token(path, fields: {name: "x"}, value: "#000").status).to eq 404 }
     get "/projects/#{project.id}/deliver/libraries/#{other.id}/file"
     expect(last_response.status).to eq 200
+  end
+
+  it "say so where a newer version took an entry away that is edited" do
+    at, entry = "deliver/libraries/#{library.id}", library.entries.first
+    Changes::BringInLibrary.perform(project, actor:, value: library.value, into: library)
+    refused "A newer version of Bothy cut film came in meanwhile", "#{at}/entries/#{entry.id}", fields: {name: "x"}
+    refused "Look at #{entry.in_words} there", "#{at}/entries/#{entry.id}/remove"
   end
 
   it "show names as text, whatever they hold, and take searches as text" do

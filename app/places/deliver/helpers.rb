@@ -28,7 +28,8 @@ module Places
 
       def library = @library ||= actor.library(param.id(:library))
 
-      def entry = @entry ||= library.entries.find(param.id(:entry))
+      # Of whichever edition; the change says where a newer one has come meanwhile.
+      def entry = @entry ||= library.all_entries.find(param.id(:entry))
 
       def library_at(**query) = at("deliver/libraries/#{library.id}", **query)
 
