@@ -68,13 +68,35 @@ module Magpie
       fitting = fitting(source)
       format = as ? find(as) : fitting.first
       raise Error, unknown(source) unless format&.reads?
-      source.check(format.largest)
-      result = (columns && format == Table) ? format.read(source, columns:) : format.read(source)
-      result.format, result.others = format.key, (fitting - [format]).map(&:key)
+      result = read_as(format, source, columns)
+      result = otherwise(result, fitting, source) if as.nil? && result.palette.swatches.empty? && result.columns.nil?
+      result.others = fitting.map(&:key) - [result.format]
       result
     rescue Error => error
       raise error.message.start_with?(name) ? error : error.in(name)
     end
+
+    def read_as(format, source, columns = nil)
+      source.check(format.largest)
+      result = (columns && format == Table) ? format.read(source, columns:) : format.read(source)
+      result.format = format.key
+      result
+    end
+
+    # Where there is no colour in the best, the next that finds one.
+    # @return [Result]
+    def otherwise(result, fitting, source)
+      fitting.drop(1).each do |format|
+        other = read_as(format, source)
+        next if other.palette.swatches.empty?
+        other.notes.unshift(Note.new(nil, "read as #{format.in_words}, since it has no colour as #{find(result.format).in_words}", nil))
+        return other
+      rescue Error
+        next
+      end
+      result
+    end
+    private_class_method :read_as, :otherwise
 
     def unknown(source)
       return "it is in no format that I read: expected #{all.select(&:reads?).map(&:in_words).join(", ")}" if source.text?

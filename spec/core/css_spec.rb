@@ -34,6 +34,12 @@ RSpec.describe Magpie::Formats::Css do
     expect(colours(result)).to eq("moor" => [["Ember", "#E46F58"], ["Ember, border", "#231F55"], ["Ember", "#8C53A2"], ["Ember", "#008080"], ["Lamp", "#FFCE5C"]], "dark" => [["Ground", "#111111"], ["Deep", "#222222"]], "print" => [["Ember", "#000000"]])
   end
 
+  it "reads a property wherever it is declared, and of two in one place the later, which it says" do
+    result = read(":root{--ember:#E46F58;--moor:#121720}\n.night{--ember:#703020}\n@media (prefers-color-scheme: dark){:root{--ember:color-mix(in srgb, #000, #E46F58)}}\n:root{--moor:#181720}")
+    expect(colours(result)).to eq("moor" => [["Ember", "#E46F58"], ["Moor", "#181720"]], ".night" => [["Ember", "#703020"]], "dark" => [["Ember", "#72382C"]])
+    expect(notes(result)).to eq ["line 1: declared again on line 4, which counts"]
+  end
+
   it "follows var() with and without something to fall back on, and refuses circles" do
     result = read(":root{--a:var(--b);--b:var(--c,#fff);--n:226 112 90;--d:rgb(var(--n) / .5);--e:var(--f);--f:var(--e);--g:var(--nowhere);--h:var(--nowhere, var(--a))}")
     expect(colours(result)["moor"]).to eq [["A", "#FFFFFF"], ["B", "#FFFFFF"], ["D", "#E2705A80"], ["H", "#FFFFFF"]]

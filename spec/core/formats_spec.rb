@@ -82,6 +82,14 @@ RSpec.describe Magpie::Formats do
     expect(described_class.read("Name,Hex\nEmber,#E46F58\n", name: "a.bin", as: "text").palette.swatches.map(&:name)).to eq ["Ember"]
   end
 
+  it "takes another that finds colours where the best finds none, and says so" do
+    result = described_class.read(%({"colours": {"ember": "#E46F58", "moor": "#121720"}}), name: "a.json")
+    expect([result.format, result.others, result.palette.swatches.map { |swatch| [swatch.name, swatch.colour.hex] }]).to eq ["text", ["tokens"], [["ember", "#E46F58"], ["moor", "#121720"]]]
+    expect(result.notes.map(&:to_s)).to eq ["read as text with colours in it, since it has no colour as design tokens"]
+    expect(described_class.read("{}", name: "a.json").format).to eq "tokens"
+    expect(described_class.read("one;two;three\nEmber;1;2\n", name: "a.csv").columns).not_to be_nil # to be assigned by hand
+  end
+
   it "says what is wrong with what is nothing that it reads" do
     {"" => "moor.bin: it is empty", "only words here" => /moor.bin: it is in no format that I read: expected design tokens, CSS, SVG/, "\x00\x01\x02" => /no text either, since this is not text: it holds a zero byte at 0/,
      "\xFF\xFE\x00\xD8" => /marked as UTF-16LE but is damaged/, "\xEF\xBB\xBF\xFF#E46F58" => /marked as UTF-8 but is damaged/}.each do |bytes, message|

@@ -111,6 +111,13 @@ RSpec.describe "Files of measured colours" do
       expect(notes(result)).to eq ["Table 3: none of its fields is a colour: SAMPLE_ID, TEMPERATURE"]
     end
 
+    it "takes identifiers for codes where they are no running numbers, places, and says which fields it leaves" do
+      sets = ->(*ids) { read("CGATS.17\nBEGIN_DATA_FORMAT\nSAMPLE_ID SAMPLE_NAME SAMPLE_LOC LAB_L LAB_A LAB_B DENSITY\nEND_DATA_FORMAT\nBEGIN_DATA\n#{ids.map { |id| "#{id} Ember A1 61 45 35 1.2\n" }.join}END_DATA\n") }
+      expect(sets["TF-9", "TF-12"].palette.swatches.map { |each| [each.code, each.name, each.position] }).to eq [["TF-9", "Ember", "A1"], ["TF-12", "Ember", "A1"]]
+      expect(sets[1, 2].palette.swatches.map(&:code)).to eq [nil, nil]
+      expect(notes(sets[1, 2])).to eq ["moor: 1 field left out: DENSITY"]
+    end
+
     it "reads RGB in per cent, and inks alone" do
       rgb = read("CTI1\nBEGIN_DATA_FORMAT\nSAMPLE_ID RGB_R RGB_G RGB_B\nEND_DATA_FORMAT\nBEGIN_DATA\n1 100 43.53 34.51\nEND_DATA\n")
       expect([rgb.palette.swatches[0].colour.hex, rgb.words]).to eq ["#FF6F58", "A CGATS table in UTF-8; RGB as per cent"]

@@ -11,11 +11,14 @@ RSpec.describe Magpie::Formats::Table do
       "Name,Red %,Green %,Blue %\nEmber,89.41,43.53,34.51\n" => "RGB as per cent", "swatch,R (0-255),G (0-255),B (0-255)\nEmber,228,111,88\n" => "RGB as 0 to 255", "Name|HEX\nEmber|E46F58\n" => "recognised by its headings",
       "name,Lab_L,Lab_a,Lab_b\nEmber,61.0,45.144,35.15\n" => "recognised by its headings", "Name,L*,a*,b*\nEmber,61.0,45.144,35.15\n" => "recognised by its headings", "CIE L,CIE a,CIE b,Name\n61.0,45.144,35.15,Ember\n" => "recognised by its headings",
       "Name,H,S,L\nEmber,9.86,72.16,61.96\n" => "HSL as per cent", "Name,Hue,Saturation,Value\nEmber,9.86,0.614,0.8941\n" => "HSB as 0 to 1", "Bezeichnung;Rot;Grün;Blau\nEmber;228;111;88\n" => "RGB as 0 to 255",
-      "name,value\nEmber,rgb(228 111 88)\n" => "recognised by its headings", "Name,X,Y,Z\nEmber,41.35,29.25,9.592\n" => "XYZ as 0 to 100", "Name,OKLCH L,OKLCH C,OKLCH H\nEmber,0.6752,0.1506,32.6\n" => "OKLCH as 0 to 1"
+      "name,value\nEmber,rgb(228 111 88)\n" => "recognised by its headings", "Name,X,Y,Z\nEmber,41.35,29.25,9.592\n" => "XYZ as 0 to 100", "Name,OKLCH L,OKLCH C,OKLCH H\nEmber,0.6752,0.1506,32.6\n" => "OKLCH as 0 to 1",
+      "Name,L,C,h\nEmber,0.6752,0.1506,32.6\n" => "OKLCH as 0 to 1", "name;L;a;b\nEmber;0,6752;0,1269;0,0811\n" => "OKLab as 0 to 1", "Name,L,C,h\nEmber,61,57.2,37.9\n" => "recognised by its headings",
+      "Name,Colour\nEmber,lab(61 45.144 35.15)\n" => "recognised by its headings", "Colour;Hex\nEmber;E46F58\n" => "recognised by its headings", "Farbe;Rot;Grün;Blau\nEmber;228;111;88\n" => "RGB as 0 to 255",
+      "RGB,Name\n\"228, 111, 88\",Ember\n" => "recognised by its headings", "Name;Lab\nEmber;61,0 / 45,144 / 35,15\n" => "recognised by its headings", "Name|CMYK\nEmber|0 / 63 / 59 / 0\n" => "recognised by its headings"
     }.each do |text, words|
       result = read(text)
       expect([text, result.palette.swatches.map(&:name), notes(result)]).to eq [text, ["Ember"], []]
-      expect([text, Magpie::Difference.de2000(result.palette.swatches[0].colour, hex("#E46F58"))]).to match [text, be < 0.3]
+      expect([text, Magpie::Difference.de2000(result.palette.swatches[0].colour, hex("#E46F58"))]).to match [text, be < (text.include?("CMYK") ? 5 : 0.3)]
       expect(result.words).to include(words)
     end
   end
@@ -36,6 +39,13 @@ RSpec.describe Magpie::Formats::Table do
     ]
     expect(notes(result)).to eq ["line 3: “12 17 20” is not a hex colour: expected 3, 4, 6 or 8 digits of 0–9 and A–F, left out"]
     expect(read("Name;R;G;B\nEmber;0,8941;0,4353;0,3451\n").palette.swatches[0].colour.hex).to eq "#E46F58"
+  end
+
+  it "tells opacities by what has no sign of per cent, and columns that it does not read" do
+    result = read("Name,Hex,Opacity,Supplier,Empty\nEmber,#E46F58,50%,Pier,\nMoor,#121720,1,Pier,\nPeat,#121721,0.25,,\n")
+    expect(swatches(result)).to eq [["Ember", "#E46F5880"], ["Moor", "#121720"], ["Peat", "#12172140"]]
+    expect(notes(result)).to eq ["the column “Supplier” is left out"]
+    expect(notes(read("Name,Hex,Supplier,Shelf\nEmber,#E46F58,Pier,2\n"))).to eq ["the columns “Supplier” and “Shelf” are left out"]
   end
 
   it "notes lines that it cannot read, and names what has none" do
@@ -99,7 +109,9 @@ RSpec.describe Magpie::Formats::Table do
       {
         "Ember: #E46F58" => [["Ember", "#E46F58"]], "#E46F58 — Ember" => [["Ember", "#E46F58"]], "rgb(228, 111, 88)" => [["", "#E46F58"]], "Ember 228 111 88" => [["Ember", "#E46F58"]], "R 228 G 111 B 88 Ember" => [["Ember", "#E46F58"]],
         "Ember #E46F58, Moor #121720; Peat oklch(0.2 0.02 260)" => [["Ember", "#E46F58"], ["Moor", "#121720"], ["Peat", "#11161F"]], "#fff paper #000 ink" => [["paper", "#FFFFFF"], ["ink", "#000000"]],
-        "hsl 10, 72%, 62%" => [["", "#E47058"]], "Lab 60,3 / 42,4 / 33,2 Ember" => [["Ember", "#DE705A"]], "Dusk (hsb: 244 64 33)" => [["Dusk", "#221E54"]], "tomato, Rebecca Purple" => [["Tomato", "#FF6347"], ["Rebecca Purple", "#663399"]], "E46F58" => [["", "#E46F58"]]
+        "hsl 10, 72%, 62%" => [["", "#E47058"]], "Lab 60,3 / 42,4 / 33,2 Ember" => [["Ember", "#DE705A"]], "Dusk (hsb: 244 64 33)" => [["Dusk", "#221E54"]], "tomato, Rebecca Purple" => [["Tomato", "#FF6347"], ["Rebecca Purple", "#663399"]], "E46F58" => [["", "#E46F58"]],
+        "rgb(228 111 88) Ember; #121720" => [["Ember", "#E46F58"], ["", "#121720"]], "rgb(228 111 88) Ember; Moor: #121720" => [["Ember", "#E46F58"], ["Moor", "#121720"]],
+        "[{\"name\": \"Ember\", \"hex\": \"#E46F58\"}, {\"hex\": \"#121720\"}]" => [["Ember", "#E46F58"], ["", "#121720"]], "[{\"hex\":\"#E46F58\",\"name\":\"Ember\"}]" => [["Ember", "#E46F58"]], "const late = {ember: '#E46F58', moor: `#121720`}" => [["ember", "#E46F58"], ["moor", "#121720"]]
       }.each do |line, expected|
         result = Magpie::Formats.read("#{line}\n", name: "pasted", as: "text")
         expect([line, swatches(result)]).to eq [line, expected]

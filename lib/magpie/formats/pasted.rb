@@ -15,7 +15,11 @@ module Magpie
       BARE = /(?<![\w#.])(?=\h*\d)(?=\h*[a-fA-F]|\d{6}(?!\d))\h{6}(?![\w.])/
       TRIPLE = /(?<![\w.,#-])\d{1,3}(?:\s*[,;]\s*|\s+)\d{1,3}(?:\s*[,;]\s*|\s+)\d{1,3}(?![\w.,%]|\s*[,;]?\s*\d)/
       ANY = Regexp.union(FUNCTION, TYPED, LETTERED, INKED, HASHED, BARE, TRIPLE)
-      SEPARATORS = /\A[\s:;,=|\/·•–—>-]+|[\s:;,=|\/·•–—(-]+\z/
+      SEPARATORS = /\A[\s:;,=|\/·•–—>\]})"'-]+|[\s:;,=|\/·•–—\[{("'-]+\z/
+      NAMED = /["']?name["']?\s*[:=]\s*["']([^"']{1,100})["']/i # {"name": "Ember", "hex": "
+      KEY = /["'{,]\s*["']?([^"'{},:\[\]]{1,100})["']?\s*:\s*["'`]?\z/ # {"ember": "
+      VALUE = /\A(hex|value|colou?r|css|rgb)\z/i
+      APART = /\A([^;,|]*\p{L}[^;,|]*)[;,|](.*)\z/m # "Sunset; Moor: "
       LONGEST = 5_000 # characters of a line
       ENOUGH = 20_000 # characters that tell whether there are colours in it
 
@@ -41,7 +45,7 @@ module Magpie
           return words(line) if matches.empty?
           before = matches.each_with_index.map { |match, index| line[(index.zero? ? 0 : matches[index - 1].end(0))...match.begin(0)] }
           after = line[matches.last.end(0)..]
-          titles(before.map { |text| titled(text) }, titled(after)).zip(matches.map { |match| match[0] })
+          titles(before, after).zip(matches.map { |match| match[0] })
         end
 
         private
@@ -54,9 +58,26 @@ module Magpie
         end
 
         # Names stand before their colours, or behind them where the line begins with one.
-        def titles(before, last) = (before.first.empty? && !last.empty?) ? [*before.drop(1), last] : before
+        # @param before [Array<String>] what stands before each
+        # @param last [String] and behind the last
+        def titles(before, last)
+          names = before.map { |text| titled(text) }
+          return [*names.drop(1), titled(last)] if names.first.empty? && !titled(last).empty?
+          names.each_index { |index| names[index, 2] = behind(before[index + 1], names[index, 2]) if names[index].empty? && before[index + 1] }
+        end
 
-        def titled(text) = Text.name(text.gsub(SEPARATORS, "").gsub(SEPARATORS, ""), longest: 100).then { |name| name.match?(/\p{L}|\p{N}/) ? name : "" }
+        # One that has nothing before it, and words behind it up to a separator.
+        def behind(text, names) = text.match(APART)&.then { |match| [titled(match[1]), titled(match[2])] } || names
+
+        def titled(text)
+          named = text[NAMED, 1]
+          return named if named
+          key = text[KEY, 1]
+          return key.match?(VALUE) ? "" : Text.name(key, longest: 100) if key
+          worded(text)
+        end
+
+        def worded(text) = Text.name(text.gsub(SEPARATORS, "").gsub(SEPARATORS, ""), longest: 100).then { |name| name.match?(/\p{L}|\p{N}/) ? name : "" }
 
         # A line that is a colour's name, or several with commas between.
         def words(line)

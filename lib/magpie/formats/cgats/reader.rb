@@ -32,17 +32,34 @@ module Magpie
           rows = Formats::Table::Rows.new(columns, table.sets.map(&:last), @told)
           @told = rows.told.merge(@told)
           @units = [*@units, *rows.units].uniq
+          note_fields(group, columns, spectral&.last || [])
           percent = spectral && percent?(table, spectral)
-          named = columns["name"] ? "name" : "code"
-          table.sets.each { |line, cells| @builder.trying("line #{line}", cells.first(8).join(" ")) { set(group, columns, rows, cells, spectral, percent, named) } }
+          said = said(columns, table.sets)
+          table.sets.each { |line, cells| @builder.trying("line #{line}", cells.first(8).join(" ")) { set(group, columns, rows, cells, spectral, percent, said) } }
         end
 
-        def set(group, columns, rows, cells, spectral, percent, named)
+        # Fields that nobody knows.
+        def note_fields(group, columns, spectral)
+          left = columns.headings.each_with_index.reject { |_, index| columns.roles.key?(index) || spectral.include?(index) }.map(&:first)
+          return if left.empty?
+          @builder.note(nil, "#{group.name}: #{Text.count(left.size, "field")} left out: #{left.first(12).join(", ")}#{" …" if left.size > 12}")
+        end
+
+        # Which field is what. What numbers the sets is no code.
+        # @return [Hash{Symbol => Integer}]
+        def said(columns, sets)
+          name, code = columns["name"], columns["code"]
+          return {name: code || 0, position: columns["position"]}.compact unless name
+          numbered = code && sets.each_with_index.all? { |(_, cells), index| cells[code].to_s == (index + 1).to_s }
+          {name:, code: (code unless numbered), position: columns["position"]}.compact
+        end
+
+        def set(group, columns, rows, cells, spectral, percent, said)
           spectrum = spectrum(cells, spectral, percent) if spectral
           colour = (rows.colour(cells) if columns.colour?) || spectrum&.color
           return if colour.nil? && spectrum.nil?
           inks = rows.inks(cells) unless colour.model == :cmyk
-          @builder.add(group, name: cells[columns[named].to_i].to_s, colour:, spectrum:, inks:)
+          @builder.add(group, colour:, spectrum:, inks:, **said.transform_values { |index| cells[index].to_s })
         end
 
         # The fields of the standard, by the words that tables have.

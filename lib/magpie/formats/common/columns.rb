@@ -29,7 +29,7 @@ module Magpie
 
       # Single columns, by what people write.
       WORDS = {
-        "name" => /\A(names?|colou?r( ?names?)?|swatch( ?names?)?|title|label|sample ?name|bezeichnung|nom|nombre)\z/,
+        "name" => /\A(names?|colou?r ?names?|swatch( ?names?)?|title|label|sample ?name|bezeichnung|nom|nombre)\z/,
         "group" => /\A(groups?|groupe|gruppe|grupo|category|family|set|section|palette|collection)\z/,
         "code" => /\A(codes?|number|nr|no|id|ref(erence)?|article|sku|sample ?id|key)\z/,
         "note" => /\A(notes?|comments?|remarks?|description|usage|use)\z/,
@@ -39,6 +39,11 @@ module Magpie
         "alpha" => /\A(alpha|opacity|a ?\(alpha\)|transparency|deckkraft|opacité)\z/,
         "page" => /\A(page|sheet)\z/, "position" => /\A(position|pos|place|cell)\z/
       }.freeze
+
+      # Headings that say too little by themselves: what it is called, or how it looks; numbers
+      # of a model in one cell.
+      COLOUR = /\A(colou?rs?|farben?|couleurs?|colore?|kleur)\z/
+      WRITTEN = /\A(s?rgb|hsl|hsb|hsv|hwb|lab|lch|oklab|oklch|cmyk)( values?)?\z/
 
       LETTERS = {
         srgb: [%w[r red rot rouge], %w[g green grun grün vert], %w[b blue blau bleu]], cmyk: [%w[c cyan], %w[m magenta], %w[y yellow gelb jaune], %w[k black key schwarz noir]],
@@ -60,16 +65,19 @@ module Magpie
       attr_reader :roles
       # @return [Array<Array<String>>] some rows
       attr_accessor :samples
-      # @return [Hash{Integer => String}] units that headings name
+      # @return [Hash{Integer => String}] units that headings name; of a column of colours the model
       attr_reader :units
+      # @return [Array<Symbol>] models that single letters tell, which several have
+      attr_reader :lettered
 
-      def initialize(headings, roles, units = {})
-        @headings, @roles, @units, @samples = headings, roles, units, []
+      def initialize(headings, roles, units = {}, lettered = [])
+        @headings, @roles, @units, @lettered, @samples = headings, roles, units, lettered, []
       end
 
       # @param headings [Array<String>]
+      # @param rows [Array<Array<String>>] some of what stands below, for headings that say too little
       # @return [Columns]
-      def self.told(headings)
+      def self.told(headings, rows = [])
         units = {}
         named = headings.each_with_index.map do |heading, index|
           units[index] = "per cent" if heading.match?(/%|per ?cent/i)
@@ -77,7 +85,43 @@ module Magpie
           units[index] = "0 to 1" if heading.match?(/0\s*(\.\.|–|-|to)\s*1(?!\d)/)
           plain(heading)
         end
-        new(headings, Telling.new(named).roles, units)
+        telling = Telling.new(named)
+        by_contents(new(headings, telling.roles, units, telling.lettered), named, rows)
+      end
+
+      # @return [Columns]
+      def self.by_contents(columns, named, rows)
+        roles, units = columns.roles.dup, columns.units.dup
+        named.each_with_index do |name, index|
+          next if roles.key?(index)
+          model = name[WRITTEN, 1]
+          next unless model || name.match?(COLOUR)
+          role = (columns.colour? || !colours?(rows, index, model)) ? ("name" unless model) : "colour"
+          next if role.nil? || roles.value?(role)
+          roles[index] = role
+          units[index] = model if model
+        end
+        new(columns.headings, roles, units, columns.lettered)
+      end
+      private_class_method :by_contents
+
+      # Is most of what stands in a column a colour?
+      def self.colours?(rows, index, model)
+        cells = rows.map { |row| row[index].to_s }.reject(&:empty?)
+        cells.any? && cells.count { |cell| Notation.try(notation(cell, model)) } * 2 > cells.size
+      end
+      private_class_method :colours?
+
+      NUMBERS = /\A[-−]?\d[\d\s.,;\/%°−-]*\z/
+
+      # @param cell [String]
+      # @param model [String, nil] that the heading names
+      # @return [String] the notation of what stands in a cell: "228, 111, 88" as "rgb 228 111 88"
+      def self.notation(cell, model)
+        return cell unless model && cell.match?(NUMBERS)
+        apart = cell.strip.split(/\s*[;\/]\s*|\s+/)
+        apart = (apart.size > 2) ? apart.map { |number| number.delete_suffix(",").tr(",", ".") } : cell.strip.split(/\s*,\s*/)
+        "#{model.sub("srgb", "rgb")} #{apart.join(" ")}"
       end
 
       def self.plain(heading) = heading.to_s.unicode_normalize(:nfkc).downcase.gsub(/[*'"’%°]|\(.*?\)|\[.*?\]/, " ").gsub(/[_\-.:\/\s]+/, " ").gsub(/\b0 ?(to|–)? ?(1|255|100)\b|per ?cent/, "").strip
@@ -97,9 +141,12 @@ module Magpie
       # Tells roles from headings: first those that name their model, then letters that
       # stand together for one.
       class Telling
+        # @return [Array<Symbol>]
+        attr_reader :lettered
+
         # @param names [Array<String>] plain
         def initialize(names)
-          @names, @roles = names, {}
+          @names, @roles, @lettered = names, {}, []
         end
 
         # @return [Hash{Integer => String}]
@@ -124,7 +171,7 @@ module Magpie
         end
 
         def single
-          @names.each_with_index { |name, index| WORDS.each { |role, form| break give(index, role) if name.match?(form) } }
+          @names.each_with_index { |name, index| WORDS.each { |role, form| break if name.match?(form) && give(index, role) } }
           hsb_or_name
         end
 
@@ -142,6 +189,7 @@ module Magpie
               run = (start...(start + letters.size)).to_a
               next unless run.each_with_index.all? { |index, at| letters[at].include?(@names[index]) && free?(index, model) } && run.none? { |index| @roles.value?(MODELS[model].fields[index - start]) }
               run.each_with_index { |index, at| @roles[index] = MODELS[model].fields[at] }
+              @lettered << model
             end
           end
           scattered
@@ -154,7 +202,9 @@ module Magpie
           %i[cmyk srgb hsl hsb lab xyz_d50].each do |model|
             next if MODELS[model].fields.any? { |field| @roles.value?(field) }
             found = LETTERS.fetch(model).map { |letters| @names.each_index.find { |index| letters.include?(@names[index]) && !@roles.key?(index) } }
-            found.zip(MODELS[model].fields) { |index, field| @roles[index] = field } if found.all? && found.uniq.size == found.size
+            next unless found.all? && found.uniq.size == found.size
+            found.zip(MODELS[model].fields) { |index, field| @roles[index] = field }
+            @lettered << model
           end
         end
       end

@@ -23,13 +23,26 @@ module Magpie
 
         # @return [Result]
         def result
-          @declarations.each { |declaration| custom?(declaration) ? custom(declaration) : plain(declaration) }
+          standing.each { |declaration| custom?(declaration) ? custom(declaration) : plain(declaration) }
           tie
           note_others
           @builder.result(words: "A style sheet in #{@builder.source.encoding}", name: @blocks.header&.[](Blocks::QUOTED, 1))
         end
 
         private
+
+        # Of a custom property that is declared again in the same place, the later counts.
+        # @return [Array<Blocks::Declaration>]
+        def standing
+          last = {}
+          @declarations.each { |each| last[[each.name, each.way]] = each if custom?(each) }
+          @declarations.select do |each|
+            next true unless custom?(each)
+            later = last[[each.name, each.way]]
+            @builder.note("line #{each.line}", "declared again on line #{later.line}, which counts", "#{each.name}: #{each.text}") if each.text != later.text
+            later.equal?(each)
+          end
+        end
 
         def custom?(declaration) = declaration.name.start_with?("--") || registered(declaration)
 
@@ -53,8 +66,8 @@ module Magpie
 
         def value(declaration, name)
           if declaration.text.match?(SIMPLE)
-            @places[name] ||= swatch = add(declaration, group(declaration), title(declaration, name), colour: Notation.parse(declaration.text, lenient: true))
-            return swatch
+            swatch = add(declaration, group(declaration), title(declaration, name), colour: Notation.parse(declaration.text, lenient: true))
+            return @places[name] ||= swatch
           end
           return gradient(declaration, name) if Gradients.node(declaration.value)
           whole = @value.whole(declaration.value)

@@ -27,6 +27,7 @@ module Magpie
           return unknown unless @columns.colour?
           @rows = Rows.new(@columns, @body.map(&:cells))
           @body.each { |row| @builder.trying("line #{row.line}", row.cells.join(@sheet.separator)) { read(row) } }
+          note_columns unless @by_hand
           how = if @by_hand
             "with columns as assigned"
           else
@@ -36,6 +37,13 @@ module Magpie
         end
 
         private
+
+        # Columns that something stands in, and that nobody knows.
+        def note_columns
+          left = headings.each_with_index.reject { |_, index| @columns.roles.key?(index) || @body.all? { |row| row.cells[index].to_s.empty? } }.map { |heading, _| "“#{heading[0, 40]}”" }
+          return if left.empty?
+          @builder.note(nil, (left.size == 1) ? "the column #{left[0]} is left out" : "the columns #{Text.list(left.first(12))}#{" …" if left.size > 12} are left out")
+        end
 
         def by_hand(roles, told)
           @by_hand = true

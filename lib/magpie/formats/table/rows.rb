@@ -53,7 +53,7 @@ module Magpie
           numbers = @numbers.find { |each| each.model != :cmyk && filled?(each, cells) }
           hex = text(cells, "hex")
           return Color.new(numbers.model, values(numbers, cells)) if numbers && !(hex && rounded?(numbers, cells))
-          hex ? hex(hex) : text(cells, "colour")&.then { |notation| Notation.parse(notation, lenient: true) }
+          hex ? hex(hex) : text(cells, "colour")&.then { |cell| Notation.parse(Columns.notation(cell, @columns.units[@columns["colour"]]), lenient: true) }
         end
 
         def inked(cells) = inks(cells)&.then { |values| Color.new(:cmyk, values) }
@@ -99,11 +99,21 @@ module Magpie
 
         # @return [Numbers]
         def numbers(model, known)
+          indexes = Columns::MODELS.fetch(model).fields.map { |field| @columns[field] }
+          model = OK[model] if OK.key?(model) && @columns.lettered.include?(model) && small?(indexes.first(2))
           form = Columns::MODELS.fetch(model)
-          indexes = form.fields.map { |field| @columns[field] }
           said = indexes.filter_map { |index| @columns.units[index] }.first
           unit = known || (form.scales.key?(said) ? said : unit(model, form, indexes))
           Numbers.new(model, form, indexes, unit, form.scales.fetch(unit))
+        end
+
+        # Models that are written with the same letters, in small numbers.
+        OK = {lab: :oklab, lch: :oklch}.freeze
+
+        # Lightness to 1 and chroma, or a, to 0.5; and not all of them nothing.
+        def small?(indexes)
+          lightness, chroma = indexes.map { |index| @rows.filter_map { |row| Formats::Numbers.read(row[index]) unless Formats::Numbers.percent?(row[index]) } }
+          lightness.any? && lightness.max.between?(0.0001, 1) && chroma.all? { |value| value.abs <= 0.5 }
         end
 
         # By the whole of the columns. Hues say nothing, so only the others count.
@@ -113,7 +123,7 @@ module Magpie
           counted = counted.first(1) if %i[oklab oklch].include?(model)
           cells = @rows.flat_map { |row| counted.map { |at| row[indexes[at]].to_s } }.reject { |cell| cell.strip.empty? }
           return "per cent" if form.scales.key?("per cent") && cells.any? && cells.count { |cell| Formats::Numbers.percent?(cell) } * 2 > cells.size
-          by_size(model, cells.filter_map { |cell| Formats::Numbers.read(cell) })
+          by_size(model, cells.filter_map { |cell| Formats::Numbers.read(cell) unless Formats::Numbers.percent?(cell) })
         end
 
         def by_size(model, values)
@@ -132,7 +142,8 @@ module Magpie
         end
 
         def opacity_scale
-          values = @rows.filter_map { |row| Formats::Numbers.read(row[@columns["alpha"]]) }
+          cells = @rows.map { |row| row[@columns["alpha"]].to_s }.reject { |cell| Formats::Numbers.percent?(cell) }
+          values = cells.filter_map { |cell| Formats::Numbers.read(cell) }
           most = values.max || 1
           if most <= 1
             1.0

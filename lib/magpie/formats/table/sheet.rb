@@ -35,7 +35,7 @@ module Magpie
         # @return [[Integer, Columns], nil]
         def told
           return @told if defined?(@told)
-          @told = @rows.first(HEADINGS).each_with_index.lazy.filter_map { |row, index| Columns.told(row.cells).then { |columns| [index, columns] if columns.colour? && columns.roles.size > 0 && heading?(row) } }.first
+          @told = @rows.first(HEADINGS).each_with_index.lazy.filter_map { |row, index| columns(row, index)&.then { |columns| [index, columns] } }.first
         end
 
         # The row of headings that say nothing to us: words above numbers.
@@ -50,6 +50,12 @@ module Magpie
         end
 
         private
+
+        # @return [Columns, nil] nil where it is no row of headings
+        def columns(row, index)
+          return unless heading?(row)
+          Columns.told(row.cells, @rows[index + 1, HEADINGS].map(&:cells)).then { |columns| columns if columns.colour? }
+        end
 
         # Numbers are no headings.
         def heading?(row) = row.cells.none? { |cell| cell.match?(/\A\s*(-?\d+([.,]\d+)?|#\h{3,8})\s*\z/) }
