@@ -4,5 +4,6 @@ module Magpie
   end
 end
 
+require "magpie/text/comments"
 require "magpie/text/decoding"
 require "magpie/text/words"

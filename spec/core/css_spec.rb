@@ -40,6 +40,11 @@ RSpec.describe Magpie::Formats::Css do
     expect(notes(result)).to eq ["line 1: declared again on line 4, which counts"]
   end
 
+  it "is known where all of it stands in one line" do
+    result = Magpie::Formats.read(":root{#{(0..600).map { |n| "--tarn-#{n}:rgb(#{n % 256},#{n % 99},3)" }.join(";")}}", name: "moor.css")
+    expect([result.format, result.palette.swatches.size]).to eq ["css", 601]
+  end
+
   it "follows var() with and without something to fall back on, and refuses circles" do
     result = read(":root{--a:var(--b);--b:var(--c,#fff);--n:226 112 90;--d:rgb(var(--n) / .5);--e:var(--f);--f:var(--e);--g:var(--nowhere);--h:var(--nowhere, var(--a))}")
     expect(colours(result)["moor"]).to eq [["A", "#FFFFFF"], ["B", "#FFFFFF"], ["D", "#E2705A80"], ["H", "#FFFFFF"]]

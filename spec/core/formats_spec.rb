@@ -97,6 +97,16 @@ RSpec.describe Magpie::Formats do
     end
   end
 
+  # One that looks at them again and again for each would not end while anybody waits.
+  it "comes to an end with what repeats, whatever it is" do
+    ["<!---->", "<!-- ", "\t", "(", "[", "7", "a{", "&", "--a:1;", "a,", "\"", "1 "].product(["", "#fff ", "<svg xmlns=\"http://www.w3.org/2000/svg\">", "Name,Hex\n", ":root{--a:"]).each do |piece, before|
+      result = described_class.read(before + piece * 30_000, name: "moor")
+      expect(result.palette.swatches.size).to be <= 30_001
+    rescue Magpie::Error => error
+      expect(error.message).to start_with "moor"
+    end
+  end
+
   it "says it where there is more than it reads" do
     stub_const("Magpie::Limits::SECONDS", 60)
     lines = "226 112 90\tEmber\n" * 100_001

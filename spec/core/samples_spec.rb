@@ -11,7 +11,7 @@ RSpec.describe "Samples" do
     expect(told("x11-colors.icc")).to eq ["icc", [["X11 Colors", 138]], 1]
     expect(told("rgb.txt")).to eq ["plain", [["rgb", 753]], 0]
     expect(told("CIE-TCS.sp")).to eq ["cgats", [["Ra CRI Test Color Samples", 15]], 0]
-    expect(told("display-short.ti1")).to eq ["cgats", [["Argyll Calibration Target chart information 1", 64], ["Argyll Calibration Target chart information 1", 8], ["Argyll Calibration Target chart information 1", 9]], 0]
+    expect(told("display-short.ti1")).to eq ["cgats", [["Argyll Calibration Target chart information 1", 64], ["Argyll Calibration Target chart information 1", 8], ["Argyll Calibration Target chart information 1", 9]], 2] # fields called INDEX
     expect(told("open-color.css").then { |format, groups, notes| [format, groups.size, groups.first(3), groups.sum(&:last), notes] }).to eq ["css", 14, [["General", 2], ["Gray", 10], ["Red", 10]], 132, 1]
     expect(told("props.colors-hsl.css")).to eq ["css", [["props.colors-hsl", 247]], 1]
     expect(told("basn3p02.png")).to eq ["png", [["basn3p02", 4]], 0]

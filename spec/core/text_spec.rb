@@ -8,6 +8,11 @@ RSpec.describe Magpie::Text do
     expect { described_class.decode("a\0b") }.to raise_error(Magpie::Error, "this is not text: it holds a zero byte at 1")
   end
 
+  it "finds comments that no XML file may hold, and takes their words out" do
+    {"<a><!-- x --><!---->\n<b/></a>" => nil, "<a>\n<!-- x -- y --></a>" => 2, "<![CDATA[<!-- a -- b -->]]>\n\n<!-- é\n--->" => 4, "<!-- open" => nil}.each { |text, line| expect([text, described_class.broken_comment(text)]).to eq [text, line] }
+    expect(described_class.without_comments("<a><!-- x -- \n y --><![CDATA[<!-- a --> ]]><b/><!--->\nleft")).to eq "<a><!--\n--><![CDATA[<!-- a --> ]]><b/><!--\n-->"
+  end
+
   it "cleans names without losing what people mean" do
     expect(described_class.name("  Dusk\n\tsky \u00A0 ")).to eq "Dusk sky"
     expect(described_class.name("夜空 🜚")).to eq "夜空 🜚"

@@ -3,7 +3,7 @@ require "support/palettes"
 
 # Files of every kind that is read, damaged in every way.
 class Mutations
-  WORDS = ["0", "-1", "1e400", "1e30", "99999999999999999999", "NaN", "url(#a)", "url(http://quillmere.example)", "\\", "\"", "'", ";", "{", "}", "(", ")", "<", ">", "&#xE001;", "&amp;", "<!--", "-->", "<![CDATA[", "]]>", "var(--a)", "--a:", "{a.b}", "$extends", "$value", "null", "[", "]", "\0", "\xFF\xFE", "\xEF\xBB\xBF", "<use href=\"#a\"/>", "<style>", "</style>", "style=\"fill:red\"", "<g>", "</g>", "@media screen{"].map(&:b).freeze
+  WORDS = ["0", "-1", "1e400", "1e30", "99999999999999999999", "NaN", "url(#a)", "url(http://quillmere.example)", "\\", "\"", "'", ";", "{", "}", "(", ")", "<", ">", "&#xE001;", "&amp;", "<!--", "-->", "<![CDATA[", "]]>", "var(--a)", "--a:", "{a.b}", "$extends", "$value", "null", "[", "]", "\0", "\xFF\xFE", "\xEF\xBB\xBF", "<use href=\"#a\"/>", "<style>", "</style>", "style=\"fill:red\"", "<g>", "</g>", "@media screen{", "\t", " ", "(", "[", "12 ", "0,1;", "a:b;", "#fff ", "<!---->", "<a ", "&", "calc(", "BEGIN_DATA\n"].map(&:b).freeze
   TOKENS = ['{"dusk":{"$type":"color","ember":{"$value":"#E46F58"},"moor":{"$value":"{dusk.ember}"},"low":{"$extends":"{sky}","x":{"$ref":"#/dusk/ember"}}},"sky":{"peat":{"$type":"color","$value":{"colorSpace":"oklch","components":[0.5,0.1,"none"],"alpha":0.5}}}}'].freeze
   # Palettes most of all: there are ten formats of them.
   KINDS = ENV.fetch("KINDS", "artwork palette palette palette drawn picture").split.map(&:to_sym).freeze
@@ -66,7 +66,7 @@ class Mutations
     when 0 then bytes.byteslice(0, at)
     when 1 then cut(bytes, at, length)
     when 2 then bytes.byteslice(0, at) + (bytes.byteslice(at, length) * 2) + bytes.byteslice(at..)
-    when 3 then bytes.byteslice(0, at) + WORDS.sample(random: @random) * [1, 1, 1, 300].sample(random: @random) + bytes.byteslice(at..)
+    when 3 then bytes.byteslice(0, at) + WORDS.sample(random: @random) * [1, 1, 1, 300, 4_000].sample(random: @random) + bytes.byteslice(at..)
     when 4 then bytes.gsub(/\d+/n) { |number| (@random.rand < 0.1) ? WORDS.first(6).sample(random: @random) : number }
     when 5 then cut(bytes, at, length) + bytes.byteslice(at, length).to_s
     else bytes.tap { @random.rand(1..8).times { bytes.setbyte(place(bytes), @random.rand(256)) if bytes.bytesize > 0 } }

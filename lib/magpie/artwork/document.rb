@@ -140,6 +140,8 @@ module Magpie
       def parse(text)
         raise Error, "#{@name} is not an SVG: there is no <svg> in it" unless text.match?(/<([\w-]+:)?svg[\s>\/]/)
         check_count(text)
+        broken = Text.broken_comment(text)
+        raise Error, "#{@name} is damaged at line #{broken}: a comment holds --" if broken
         document = Nokogiri::XML::Document.parse(text) { |options| options.recover.nonet }
         error = document.errors.find(&:fatal?)
         raise Error, "#{@name} is damaged at line #{error.line}: #{error.message.scrub.sub(/\A[\d:]+ *(FATAL|ERROR): */, "").strip}" if error

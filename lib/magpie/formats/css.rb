@@ -22,7 +22,7 @@ module Magpie
         def fits(source)
           return 0 if source.head.match?(/\A\s*[<{]/) || !source.text?
           return 90 if source.head.match?(/(?<![\w-])--[\w\\-]+\s*:|@property\s+--/)
-          source.head.match?(/[\w.#\])*:-]+\s*\{[^{}]*[\w-]+\s*:[^{}]+/m) ? 60 : 0
+          source.head.match?(/[\w.#\])*:-]\s*\{[^{}]*[\w-]\s*:[^{}]/m) ? 60 : 0
         end
 
         # @return [Result]

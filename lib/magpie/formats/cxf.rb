@@ -16,7 +16,7 @@ module Magpie
 
       class << self
         # @param source [Source]
-        def fits(source) = source.head.match?(/\A\s*(<\?xml[^>]*>\s*)?(<!--.*?-->\s*)*<(\w+:)?CxF[\s>]/m) ? 95 : 0
+        def fits(source) = source.head.match?(/\A\s*(?:<\?xml[^>]*>\s*)?(?>(?:<!--.*?-->\s*)*)<(?:\w+:)?CxF[\s>]/m) ? 95 : 0
 
         # @return [Result]
         def read(source) = Reader.new(source).result

@@ -6,8 +6,9 @@ module Magpie
       declare key: "plain", title: "Plain table", in_words: "a plain colour table", endings: [".txt"], media_type: "text/plain", rank: 75, brief: "names and 8 bits only", carries: %i[names],
         options: [Option.new("model", "Colours", {"rgb" => "red, green and blue", "hex" => "hex"}, "rgb")]
 
-      NUMBERS = /\A\s*(\d{1,3})[ \t,]+(\d{1,3})[ \t,]+(\d{1,3})(?:(?:[ \t]*\t[ \t]*|[ \t]*[,;:][ \t]*| +)(\S.*))?\s*\z/
-      HEX = /\A\s*(#\h{8}|#\h{6}|\h{6}|#\h{3})(?:(?:[ \t]*\t[ \t]*|[ \t]*[,;:][ \t]*| +)(\S.*))?\s*\z/
+      NAME = /(?:(?:(?> *\t[ \t]*)|(?>[ \t]*[,;:][ \t]*)|(?> +))(\S.*))?\s*\z/
+      NUMBERS = /\A\s*(\d{1,3})[ \t,]+(\d{1,3})[ \t,]+(\d{1,3})#{NAME}/
+      HEX = /\A\s*(#\h{8}|#\h{6}|\h{6}|#\h{3})#{NAME}/
       # Three digits can be a word: "#add the rest".
       REMARK = /\A\s*(#(?!\h{6}(\h{2})?(\s|[,;:]|\z)|\h{3}\s*\z)|!|\/\/)/
 

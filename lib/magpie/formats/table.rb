@@ -28,6 +28,8 @@ module Magpie
           else
             ((sheet.width > 2 && sheet.even?) ? 15 : 0)
           end
+        rescue Error # no table that could be read, such as a style sheet in one line
+          0
         end
 
         # @param columns [Hash{Integer => String}, nil] roles by hand

@@ -45,6 +45,8 @@ module Magpie
       COLOUR = /\A(colou?rs?|farben?|couleurs?|colore?|kleur)\z/
       WRITTEN = /\A(s?rgb|hsl|hsb|hsv|hwb|lab|lch|oklab|oklch|cmyk)( values?)?\z/
 
+      LONGEST = 100 # characters of a heading that are looked at
+
       LETTERS = {
         srgb: [%w[r red rot rouge], %w[g green grun grün vert], %w[b blue blau bleu]], cmyk: [%w[c cyan], %w[m magenta], %w[y yellow gelb jaune], %w[k black key schwarz noir]],
         hsl: [%w[h hue], %w[s sat saturation], %w[l lightness lum luminosity]], hsb: [%w[h hue], %w[s sat saturation], %w[b v brightness value]],
@@ -124,7 +126,7 @@ module Magpie
         "#{model.sub("srgb", "rgb")} #{apart.join(" ")}"
       end
 
-      def self.plain(heading) = heading.to_s.unicode_normalize(:nfkc).downcase.gsub(/[*'"’%°]|\(.*?\)|\[.*?\]/, " ").gsub(/[_\-.:\/\s]+/, " ").gsub(/\b0 ?(to|–)? ?(1|255|100)\b|per ?cent/, "").strip
+      def self.plain(heading) = heading.to_s[0, LONGEST].unicode_normalize(:nfkc).downcase.gsub(/[*'"’%°]|\(.*?\)|\[.*?\]/, " ").gsub(/[_\-.:\/\s]+/, " ").gsub(/\b0 ?(to|–)? ?(1|255|100)\b|per ?cent/, "").strip
 
       # @return [Integer] columns that there are
       def width = [@headings.size, *@samples.map(&:size)].max

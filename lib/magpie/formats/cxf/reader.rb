@@ -36,6 +36,8 @@ module Magpie
         # A document type could have entities; no such file has one.
         def parse(text)
           raise Error, "it has a document type, which is never read" if text.match?(/<!(DOCTYPE|ENTITY)/i)
+          text = Text.without_comments(text) if (line = Text.broken_comment(text))
+          @builder.note("line #{line}", "a comment holds --, so comments are passed over") if line
           Nokogiri::XML::SAX::Parser.new(@found, "UTF-8").parse_memory(text.sub(/\A\s*<\?xml[^>]*\?>/, "")) do |context|
             context.recovery = true
             context.replace_entities = true # those of XML itself; there are no others
