@@ -191,6 +191,10 @@ RSpec.describe "Deliver", :screen do
       click_button "Read it like this"
       expect(page).to have_content("with columns as assigned. 2 colours in 1 group.")
       expect(page).to have_css(".came-chips i[title='Ember #E46F58']")
+      find("summary", text: "Say which column is which").click
+      {3 => "Lab: b", 4 => "Lab: a"}.each { |number, role| select role, from: "Column #{number}" }
+      click_button "Read it like this"
+      expect(page).to have_css(".came-chips i[title='Ember #{Magpie::Notation.parse("lab 61 35.15 45.144").hex}']")
       find("#import-commit").click
       expect(page).to have_content("Brought odd.csv into odd")
     end
