@@ -1,21 +1,10 @@
 require "net/http"
-require "support/screens"
+require "support/files_of_a_person"
 
 RSpec.describe "Deliver", :screen do
-  def file(name, text)
-    folder = Dir.mktmpdir("brought", DOWNLOADS)
-    File.join(folder, name).tap { |path| File.binwrite(path, text) }
-  end
-
-  def bring(*paths) = find(".bring-in input[type=file]", visible: :all).attach_file(paths)
+  include FilesOfAPerson
 
   def settle(name, choice) = find("tr", text: name).find("label", text: choice).click
-
-  def downloaded(name)
-    path = File.join(DOWNLOADS, name)
-    eventually { expect(File.exist?(path)).to be true }
-    File.binread(path)
-  end
 
   def house = demo.palettes.find_by!(name: "Quillmere house")
 

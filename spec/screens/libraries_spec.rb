@@ -1,21 +1,13 @@
-require "support/screens"
+require "support/files_of_a_person"
 
 RSpec.describe "Libraries", :screen do
+  include FilesOfAPerson
+
   before { Demo.libraries(demo) }
-
-  def file(name, text) = File.join(Dir.mktmpdir("brought", DOWNLOADS), name).tap { |path| File.binwrite(path, text) }
-
-  def downloaded(name)
-    path = File.join(DOWNLOADS, name)
-    eventually { expect(File.exist?(path)).to be true }
-    File.binread(path)
-  end
 
   def library(name) = Library.find_by!(name:)
 
   def open_library(name) = visit("/projects/#{demo.id}/deliver/libraries/#{library(name).id}")
-
-  def notices = find(".notices", visible: :all)
 
   it "are listed, and go out as files with what each cannot carry" do
     open_place "deliver"
@@ -94,7 +86,7 @@ RSpec.describe "Libraries", :screen do
   it "come in from a file, and in a newer version of it" do
     open_place "deliver"
     chart = "Name;Lab_L;Lab_a;Lab_b\nPF 1 Dune;85;2;20\nPF 2 Wrack;35;8;22\nPF 3 Kelp;26;-2;18\n"
-    find(".bring-in input[type=file]", visible: :all).attach_file(file("pier-film.csv", chart))
+    bring file("pier-film.csv", chart)
     expect(page).to have_css("#into input:checked + span", text: "A library, to match against")
     expect(page).to have_css(".reading-notes li", text: "every name begins with a code, which stands by itself then, as in “PF 1 Dune”")
     choose "A new palette", allow_label_click: true
