@@ -34,7 +34,7 @@ RSpec.describe "Deliver", :screen do
       click_button "Named colour profile"
       expect(page).to have_css("#file-text", text: /Ember sky\s+61 45.1 35.1/)
       click_button "PNG with its palette"
-      eventually { expect(evaluate_script("document.querySelector('.deliver-picture img').naturalWidth")).to be > 0 }
+      expect(page).to have_css(".deliver-picture img") { |image| image.evaluate_script("this.naturalWidth > 0") }
       click_button "Table"
       click_link "Download #{house.swatches.count} colours"
       expect(Magpie::Formats.read(downloaded("quillmere-house.csv"), name: "quillmere-house.csv").palette.swatches.map(&:name)).to eq house.value.swatches.map(&:name)
