@@ -110,7 +110,7 @@ RSpec.describe "The pictures of the README", :screen do
     find("tr", text: "Lamp", match: :first).find("label", text: "Take theirs").click
     shoot "deliver-in"
     library = Library.find_by!(file: "tarn-and-fell.icc")
-    visit "/projects/#{demo.id}/deliver/libraries/#{library.id}?entry=#{library.entries.find_by!(name: "Hearth clay").id}"
+    visit "/projects/#{demo.id}/deliver/libraries/#{library.id}?entry=#{library.entries.find_by!(name: "Fleece").id}"
     expect(page).to have_css("tr.chosen")
     shoot "library"
   end
