@@ -22,6 +22,7 @@ module App
     use Frame::ConnectionRelease
     use Rack::Session::Cookie, key: "magpie", secret: Setting.fetch("session_secret") { SecureRandom.hex(64) }, same_site: :lax, httponly: true, expire_after: 31_536_000
     use Frame::InFlight
+    use Frame::SentFiles
     use Rack::Protection::AuthenticityToken
     use Rack::Protection::RemoteToken
     use Rack::Protection::PathTraversal

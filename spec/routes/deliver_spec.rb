@@ -88,6 +88,13 @@ RSpec.describe App, "Deliver" do
     expect(import.reload.palette).to eq Palette.last
   end
 
+  it "takes two hundred files at once, and says so where there are more" do
+    post_with_token("imports", files: Array.new(201) { |number| upload("#fff", "#{number}.txt") })
+    expect([last_response.status, last_response.body, Import.count]).to eq [413, "More than 200 files came at once. Choose fewer, or send them as a zip of 200 at most", 0]
+    post_with_token("imports", files: Array.new(129) { |number| upload("#fff", "#{number}.txt") })
+    expect([last_response.status, Import.count]).to eq [200, 129]
+  end
+
   it "reads a file as another format when asked, and says why it cannot" do
     post_with_token("imports", files: [upload("Name,Hex\nEmber,#E46F58\n", "a.csv")])
     import = Import.last
