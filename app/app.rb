@@ -22,11 +22,11 @@ module App
     use Frame::ConnectionRelease
     use Rack::Session::Cookie, key: "magpie", secret: Setting.fetch("session_secret") { SecureRandom.hex(64) }, same_site: :lax, httponly: true, expire_after: 31_536_000
     use Frame::InFlight
-    use Frame::SentFiles
+    use Frame::SentFiles, later: Places::Actions::PATH
     use Rack::Protection::AuthenticityToken
     use Rack::Protection::RemoteToken
     use Rack::Protection::PathTraversal
-    run Places::Actions.new(Places::Router.new)
+    run Places::Actions.new(Frame::SentFiles.new(Places::Router.new))
   end
 
   def self.call(env) = STACK.call(env)

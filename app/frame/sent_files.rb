@@ -1,15 +1,17 @@
 module Frame
-  # A form with files is read here, once for whoever comes after: what cannot be read is said,
-  # where the check of its token would only forbid it.
+  # A form with files is read here, once for whoever comes after: what cannot be read is
+  # said, where the check of its token would only forbid it, or the framework say it in its
+  # own words.
   class SentFiles
     MOST = Asked::LISTS.fetch("files")
     Rack::Utils.multipart_file_limit = MOST + 1 # Rack stops before it has as many
 
-    def initialize(app) = @app = app
+    # @param later [String, nil] a path whose forms are read further on
+    def initialize(app, later: nil) = (@app, @later = app, later)
 
     def call(env)
       request = Rack::Request.new(env)
-      request.POST if env["REQUEST_METHOD"] == "POST" && request.media_type == "multipart/form-data"
+      request.POST if env["REQUEST_METHOD"] == "POST" && request.media_type == "multipart/form-data" && env["PATH_INFO"] != @later
       @app.call(env)
     rescue Rack::Multipart::MultipartPartLimitError
       Door.line(413, "More than #{MOST} files came at once. Choose fewer, or send them as a zip of #{MOST} at most")
