@@ -36,6 +36,7 @@ RSpec.describe "Deliver", :screen do
       click_button "PNG with its palette"
       expect(page).to have_css(".deliver-picture img") { |image| image.evaluate_script("this.naturalWidth > 0") }
       click_button "Table"
+      expect(page).to have_css("h1", text: "quillmere-house.csv")
       click_link "Download #{house.swatches.count} colours"
       expect(Magpie::Formats.read(downloaded("quillmere-house.csv"), name: "quillmere-house.csv").palette.swatches.map(&:name)).to eq house.value.swatches.map(&:name)
     end
