@@ -13,7 +13,7 @@ module DemoLibraries
     [88, 0.045, 0.95..0.70, ["Meadow cream", "Barley", "Hayrick", "Oat straw", "Sedge", "Dry reed", "Winter grass", "Rush light", "Malt", "Sandbank", "Dun", "Fallow"]],
     [80, 0.075, 0.93..0.62, %w[Primrose Butterwort Buckwheat Honeycomb Straw Corncrake Marigold Broom Gorse Mustard Brassy Ochre]],
     [70, 0.085, 0.90..0.55, ["Apricot wash", "Shortbread", "Toffee", "Sandstone", "Biscuit", "Tan hide", "Bracken", "Saddle", "Rope walk", "Cider", "Amber rock", "Peat spring"]],
-    [62, 0.075, 0.86..0.46, ["Pale adobe", "Tea rose", "Hazelnut", "Fawn", "Hazel coat", "Chestnut", "Oak gall", "Leather", "Conker", "Walnut", "Bark", "Coffee house"]],
+    [62, 0.075, 0.86..0.46, ["Cob wall", "Tea rose", "Hazelnut", "Fawn", "Hazel coat", "Chestnut", "Oak gall", "Leather", "Conker", "Walnut", "Bark", "Coffee house"]],
     [55, 0.050, 0.80..0.36, ["Sorrel milk", "Mushroom", "Driftwood", "Barn owl", "Deer path", "Otter", "Ploughland", "Cocoa", "Old beam", "Peat cut", "Turf", "Bog oak"]],
     [45, 0.095, 0.84..0.42, ["Shell pink", "Salmon pool", "Fox cub", "Copper beech", "Terracotta", "Flowerpot", "Rowan", "Fox coat", "Red deer", "Rust", "Iron gate", "Old tile"]],
     [33, 0.145, 0.74..0.52, ["Apricot brick", "Coral wall", "Rose hip", "Hearth clay", "Lobster", "Warm brick", "Kiln mouth", "Sunset brick", "Poppy field", "Red fell", "Robin", "Kiln floor"]],
