@@ -27,6 +27,24 @@ module SteadyScripts
 end
 Capybara::Node::Element.prepend SteadyScripts
 
+# A person presses a key on what is seen, and comes to links and buttons by keys: the driver
+# clicks what has no focus yet, which follows a link before its key comes, and Chromium
+# drops keys between a new page and its first paint.
+module KeysOnWhatIsSeen
+  READY = <<~JS
+    (() => {
+      if (this.matches("a, button, summary, [tabindex]")) this.focus()
+      return document.readyState === "complete" && performance.getEntriesByName("first-paint").length > 0
+    })()
+  JS
+
+  def send_keys(...)
+    synchronize { raise Capybara::ElementNotFound, "the page is not painted yet" unless evaluate_script(READY) }
+    super
+  end
+end
+Capybara::Node::Element.prepend KeysOnWhatIsSeen
+
 # A page is there once its scripts have run: keys that come before are lost. The driver
 # alone takes the end of the empty page before it for its own, where that comes late.
 module WholePages
