@@ -6,14 +6,15 @@ require_relative "failed_screen"
 
 Capybara.register_driver(:chromium) do |app|
   Capybara::Cuprite::Driver.new(app, browser_path: ENV.fetch("CHROMIUM", "/usr/bin/chromium"), window_size: [1280, 800],
-    process_timeout: 60, timeout: 20, js_errors: true, save_path: DOWNLOADS,
+    process_timeout: 60, timeout: 60, js_errors: true, save_path: DOWNLOADS,
     browser_options: {"no-sandbox" => nil, "disable-gpu" => nil, "disable-background-networking" => nil, "disable-component-update" => nil, "disable-quic" => nil})
 end
 DOWNLOADS = Dir.mktmpdir("magpie-downloads")
 Capybara.default_driver = Capybara.javascript_driver = :chromium
 Capybara.app = App
 Capybara.server = :puma, {Silent: true, Threads: "2:5", config_files: ["-"]}
-Capybara.default_max_wait_time = 15
+# A machine that is shared stands still for half a minute now and then.
+Capybara.default_max_wait_time = 30
 Capybara.enable_aria_label = true
 
 # A script on an element is tried again on the same terms as a click on it: Chromium
