@@ -36,6 +36,7 @@ module Magpie
     Tint = Struct.new(:percent, :of)
 
     autoload :Compound, "magpie/palette/compound"
+    autoload :Course, "magpie/palette/course"
     autoload :Rearranged, "magpie/palette/rearranged"
     autoload :Twins, "magpie/palette/twins"
     autoload :Confusable, "magpie/palette/confusable"

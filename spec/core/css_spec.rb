@@ -85,7 +85,7 @@ RSpec.describe Magpie::Formats::Css do
     gradients = result.palette.swatches.filter_map { |swatch| swatch.compound && [swatch.name, swatch.compound.form, swatch.compound.angle, swatch.compound.inks.map { |ink| [ink.colour.hex, ink.offset.round(3), ink.reference].compact }] }
     expect(gradients).to eq [
       ["G", "linear", 0.0, [["#E46F58", 0.0, [0, 0]], ["#FFFFFF", 0.2], ["#FFFFFF", 0.4], ["#000000", 1.0]]],
-      ["R", "radial", 0.0, [["#FF0000", 0.0], ["#00FF00", 0.5], ["#0000FF", 1.0]]], ["T", "linear", 0.0, [["#FF0000", 0.5], ["#0000FF", 0.5]]]
+      ["R", "round", 0.0, [["#FF0000", 0.0], ["#00FF00", 0.5], ["#0000FF", 1.0]]], ["T", "linear", 0.0, [["#FF0000", 0.5], ["#0000FF", 0.5]]]
     ]
     expect(notes(result)).to match [/lies at 4px: expected per cent/, /has 1 stop: expected 2 to 12/]
   end

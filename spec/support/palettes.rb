@@ -48,9 +48,13 @@ class RandomPalettes
   def compound
     form = Magpie::Palette::Compound::FORMS.keys.sample(random: @random)
     count = %w[dots checks].include?(form) ? 2 : @random.rand(2..5)
-    inks = Array.new(count) { |index| Magpie::Palette::Compound::Ink.new(colour: colour, offset: %w[linear radial].include?(form) ? @random.rand.round(3) : index / (count - 1.0)) }
-    Magpie::Palette::Compound.new(form:, angle: @random.rand(-360..360).to_f, size: @random.rand(1..100).to_f, inks:)
+    made = Magpie::Palette::Compound.new(form:, angle: @random.rand(-360..360).to_f, size: @random.rand(1..100).to_f, inks: Array.new(count) { |index| ink(index / (count - 1.0)) })
+    return made unless made.gradient?
+    inks = made.inks.map { |ink| ink.with(offset: maybe(0.2) ? ink.offset : @random.rand.round(3), opacity: maybe(0.7) ? 1.0 : [0.0, 0.25].sample(random: @random), middle: maybe(0.7) ? 0.5 : @random.rand(0.02..0.98).round(3)) }
+    made.with(inks:, mixing: Magpie::Palette::Compound::MIXINGS.keys.sample(random: @random), extent: Magpie::Palette::Compound::EXTENTS.keys.sample(random: @random))
   end
+
+  def ink(offset) = Magpie::Palette::Compound::Ink.new(colour: colour, offset:)
 
   def spectrum = Magpie::Spectrum.new(400, 10, Array.new(31) { @random.rand.round(4) })
 
@@ -93,7 +97,8 @@ module PaletteDifferences
 
   def compound?(one, two)
     turn = (one.angle - two.angle).abs % 360
-    one.form == two.form && [turn, 360 - turn].min < 0.02 && one.inks.map(&:reference) == two.inks.map(&:reference) && near?(one.inks.map(&:offset), two.inks.map(&:offset), 1e-4) &&
+    said = %i[form mixing extent]
+    one.to_h.values_at(*said.map(&:to_s)) == two.to_h.values_at(*said.map(&:to_s)) && near?(one.inks.map(&:middle), two.inks.map(&:middle), 1e-4) && near?(one.inks.map(&:opacity), two.inks.map(&:opacity), 1e-4) && [turn, 360 - turn].min < 0.02 && one.inks.map(&:reference) == two.inks.map(&:reference) && near?(one.inks.map(&:offset), two.inks.map(&:offset), 1e-4) &&
       one.inks.zip(two.inks).all? { |ink, other| same?(:colour, ink.colour, other.colour) }
   end
 

@@ -40,6 +40,22 @@ module Magpie
           (notation == "given") ? Notation::Exact.css(colour) : Notation::Exact.in(colour, MODELS.fetch(notation, notation.to_sym))
         end
 
+        # There is none that comes back; and one that begins again does so from its first stop
+        # to its last.
+        def extent(compound)
+          offsets = compound.inks.map(&:offset)
+          (compound.extent == "repeat" && offsets.min.zero? && offsets.max == 1 && compound.form != "conic") ? "repeat" : "pad"
+        end
+
+        # Between stops at one place there is no middle, nor is there one after the last. What
+        # cannot be seen is clear: its colour says nothing.
+        def stops(inks)
+          inks.each_with_index.map do |ink, index|
+            ink = ink.with(colour: ink.colour.with(alpha: 1.0), opacity: 0.0) if ink.colour.alpha.zero?
+            (inks[index + 1] && inks[index + 1].offset > ink.offset) ? ink : ink.with(middle: 0.5)
+          end
+        end
+
         # What may stand in a comment, in “ ” and before a note.
         def text(text, _options = {}) = text.gsub("*/", "* /").gsub("”:", "” :")
 

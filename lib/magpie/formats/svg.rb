@@ -5,7 +5,7 @@ module Magpie
     # gradients and patterns with counts.
     class Svg < Format
       declare key: "svg", title: "SVG sheet", in_words: "SVG", endings: [".svg"], media_type: "image/svg+xml", rank: 30, brief: "no codes",
-        carries: %i[palette_name palette_note names notes groups group_notes empty_groups equal_groups opacity gradients patterns]
+        carries: %i[palette_name palette_note names notes groups group_notes empty_groups equal_groups opacity gradients patterns stop_opacity]
 
       NAMESPACE = "http://www.w3.org/2000/svg"
       ROOT = /<(?:[\w-]+:)?svg[\s>]/

@@ -7,13 +7,17 @@ module Magpie
     # @!attribute form [String] one of FORMS
     # @!attribute angle [Float] degrees, 0 to the right, 90 down
     # @!attribute size [Float] of a pattern's repeat, in the artwork's own units
+    # @!attribute mixing [String] one of MIXINGS: where the colours between two stops lie
+    # @!attribute extent [String] one of EXTENTS: what lies beyond the ends of a gradient
     # @!attribute inks [Array<Ink>] 2 to 12
-    Compound = Struct.new(:form, :angle, :size, :inks, keyword_init: true) do
+    Compound = Struct.new(:form, :angle, :size, :mixing, :extent, :inks, keyword_init: true) do
+      def initialize(mixing: "srgb", extent: "pad", **given) = super
+
       # @param data [Hash] as #to_h gives it
       # @raise [Magpie::Error]
       def self.from_h(data)
-        inks = data["inks"].map { |ink| self::Ink.new(colour: Color.from_h(ink["colour"]), offset: ink["offset"]) }
-        new(form: data["form"], angle: data["angle"], size: data["size"], inks:).checked
+        given = {mixing: data["mixing"], extent: data["extent"]}.compact
+        new(form: data["form"], angle: data["angle"], size: data["size"], inks: data["inks"].map { |ink| self::Ink.from_h(ink) }, **given).checked
       end
 
       # @raise [Magpie::Error]
@@ -22,42 +26,80 @@ module Magpie
         raise Error, "#{inks.size} inks: expected 2 to #{most}" unless inks.size.between?(2, most)
         raise Error, "an angle of #{angle}: expected −360 to 360" unless angle&.between?(-360, 360)
         raise Error, "a repeat of #{size}: expected 1 to 1000" unless size&.between?(1, 1000)
-        raise Error, "a stop outside 0 to 100 %" unless inks.all? { |ink| ink.offset&.between?(0, 1) }
+        raise Error, "#{mixing.inspect} is no way of mixing: expected #{self.class::MIXINGS.keys.join(", ")}" unless self.class::MIXINGS.key?(mixing)
+        raise Error, "#{extent.inspect} is nothing beyond the ends: expected #{self.class::EXTENTS.keys.join(", ")}" unless self.class::EXTENTS.key?(extent)
+        inks.each(&:check)
         self
       end
 
-      def to_h = {"form" => form, "angle" => angle, "size" => size, "inks" => inks.map { |ink| {"colour" => ink.colour.to_h, "offset" => ink.offset} }}
+      # What is usual is not said.
+      def to_h = {"form" => form, "angle" => angle, "size" => size, "mixing" => (mixing unless mixing == "srgb"), "extent" => (extent unless extent == "pad"), "inks" => inks.map(&:to_h)}.compact
 
-      def gradient? = %w[linear radial].include?(form)
+      def gradient? = self.class::GRADIENTS.include?(form)
 
       # What stands for it where only one colour can: the middle of its inks.
-      def colour = Making::Blend.of(inks.map(&:colour))
+      def colour = Making::Blend.of(inks.map(&:shown))
+
+      # With some of it otherwise.
+      def with(**given) = dup.tap { |made| given.each { |name, value| made[name] = value } }
 
       # With one ink in another colour.
       # @param number [Integer] from 0
-      def with_ink(number, colour)
-        with(inks.each_with_index.map { |ink, index| (index == number) ? self.class::Ink.new(colour:, reference: ink.reference, offset: ink.offset) : ink })
-      end
+      def with_ink(number, colour) = with(inks: inks.each_with_index.map { |ink, index| (index == number) ? ink.with(colour:) : ink })
 
       # With what its inks follow.
       # @param references [Hash{Integer => Object}] by the number of the ink; others follow nothing
-      def referring(references)
-        with(inks.each_with_index.map { |ink, index| self.class::Ink.new(colour: ink.colour, reference: references[index], offset: ink.offset) })
-      end
+      def referring(references) = with(inks: inks.each_with_index.map { |ink, index| ink.with(reference: references[index]) })
+
+      # The numbers of its inks along the gradient; of those at one place the earlier first.
+      # @return [Array<Integer>]
+      def order = inks.each_index.sort_by { |index| [inks[index].offset, index] }
 
       private
 
       def most = %w[dots checks].include?(form) ? 2 : 12
-
-      def with(inks) = self.class.new(form:, angle:, size:, inks:)
     end
 
     class Compound
       # @!attribute reference [Object, nil] what it follows
       # @!attribute offset [Float] 0..1, of a gradient's stop
-      Ink = Struct.new(:colour, :reference, :offset, keyword_init: true)
+      # @!attribute opacity [Float] 0..1, beside whatever opacity the colour has; 0 is clear
+      # @!attribute middle [Float] 0..1, how far on the way to the next stop both are mixed half and half
+      Ink = Struct.new(:colour, :reference, :offset, :opacity, :middle, keyword_init: true) do
+        def initialize(opacity: 1.0, middle: 0.5, **given) = super
+
+        # @param data [Hash] as #to_h gives it
+        def self.from_h(data) = new(colour: Color.from_h(data["colour"]), offset: data["offset"], **{opacity: data["opacity"], middle: data["middle"]}.compact)
+
+        # What is usual is not said.
+        def to_h = {"colour" => colour.to_h, "offset" => offset, "opacity" => opacity, "middle" => middle}.reject { |name, value| value == USUAL[name] }
+
+        # Does the middle to the next stop lie halfway?
+        def halfway? = middle == USUAL["middle"]
+
+        # @raise [Magpie::Error]
+        def check
+          raise Error, "a stop outside 0 to 100 %" unless offset&.between?(0, 1)
+          raise Error, "a stop that is #{opacity} opaque: expected 0 to 1" unless opacity&.between?(0, 1)
+          raise Error, "a middle at #{middle}: expected #{MIDDLES.begin} to #{MIDDLES.end} of the way" unless MIDDLES.cover?(middle)
+        end
+
+        def with(**given) = dup.tap { |made| given.each { |name, value| made[name] = value } }
+
+        # The colour with the ink's own opacity in it.
+        def shown = (opacity < 1) ? colour.with(alpha: colour.alpha * opacity) : colour
+      end
+      USUAL = {"opacity" => 1.0, "middle" => 0.5}.freeze
+      MIDDLES = 0.02..0.98
       SIZE = 24.0 # of a repeat, where nothing is said
-      FORMS = {"linear" => "Gradient along a line", "radial" => "Gradient from the middle", "stripes" => "Stripes", "dots" => "Dots", "checks" => "Checks"}.freeze
+      FORMS = {
+        "linear" => "Gradient along a line", "round" => "Gradient in rings", "radial" => "Gradient from the middle", "conic" => "Gradient around a point",
+        "stripes" => "Stripes", "dots" => "Dots", "checks" => "Checks"
+      }.freeze
+      GRADIENTS = %w[linear round radial conic].freeze
+      # As SVG mixes (each component and the opacity for itself), evenly for the eye, and as light adds up.
+      MIXINGS = {"oklab" => "evenly for the eye", "srgb" => "as SVG does", "linear" => "as light"}.freeze
+      EXTENTS = {"pad" => "the last colour", "repeat" => "again", "mirror" => "there and back"}.freeze
     end
   end
 end

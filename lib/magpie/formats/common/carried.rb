@@ -10,7 +10,8 @@ module Magpie
       OF_SWATCH = {names: :name, shared: :shared, notes: :note, definitions: :definition, codes: :code, spots: :kind, tints: :tint, spectra: :spectrum, inks: :inks, pages: :page, positions: :position}.freeze
       # equal_groups: two of one name; opacity: of colours; gradients, patterns: as they are;
       # links: what inks of them follow.
-      OTHERS = %i[groups group_notes empty_groups equal_groups opacity gradients patterns links].freeze
+      # stop_opacity: of an ink, beside that of its colour.
+      OTHERS = %i[groups group_notes empty_groups equal_groups opacity gradients patterns links stop_opacity].freeze
       FEATURES = [*OF_PALETTE.keys, *OF_SWATCH.keys, *OTHERS].freeze
 
       # @param format [Class]
@@ -67,12 +68,17 @@ module Magpie
 
       def compound(compound)
         return unless compound && @carries[compound.gradient? ? :gradients : :patterns]
-        inks = compound.inks
-        inks = inks.sort_by.with_index { |ink, index| [ink.offset, index] } if compound.gradient?
-        inks = inks.map { |ink| Palette::Compound::Ink.new(colour: colour(ink.colour), offset: ink.offset, reference: (ink.reference if @carries[:links])) }
         # What says nothing of such a form: a repeat of a gradient, an angle of what is round.
-        angle = %w[linear stripes].include?(compound.form) ? compound.angle % 360 : 0.0
-        Palette::Compound.new(form: compound.form, angle:, size: compound.gradient? ? Palette::Compound::SIZE : compound.size, inks:)
+        angle = %w[linear conic stripes].include?(compound.form) ? compound.angle % 360 : 0.0
+        return compound.with(angle:, inks: compound.inks.map { |ink| ink(ink) }) unless compound.gradient?
+        compound.with(angle:, size: Palette::Compound::SIZE, extent: @format.extent(compound), inks: @format.stops(compound.inks.values_at(*compound.order).map { |ink| ink(ink) }))
+      end
+
+      # An opacity that has no place of its own goes with the colour, and what was followed
+      # is not that colour any more.
+      def ink(ink)
+        ink = ink.with(colour: ink.shown, opacity: 1.0, reference: (ink.reference if ink.opacity == 1)) unless @carries[:stop_opacity]
+        ink.with(colour: colour(ink.colour), reference: (ink.reference if @carries[:links]))
       end
 
       def colour(colour) = @format.colour((@carries[:opacity] || colour.opaque?) ? colour : colour.with(alpha: 1), @options)

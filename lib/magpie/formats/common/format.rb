@@ -70,6 +70,12 @@ module Magpie
         # @return [Array<Float>, nil]
         def inks(swatch, _chosen) = swatch.inks
 
+        # What lies beyond the ends of a gradient.
+        def extent(compound) = compound.extent
+
+        # Stops in their order, as they are read again.
+        def stops(inks) = inks
+
         # What is left of a note.
         # @return [String]
         def text(text, _options) = text

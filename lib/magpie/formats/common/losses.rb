@@ -77,8 +77,9 @@ module Magpie
       def compounds
         gone = @pairs.select { |ours, theirs| ours.compound && theirs.compound.nil? }.map(&:first).partition { |swatch| swatch.compound.gradient? }
         links = inks.count { |one, two| one.reference && !two.reference }
+        ends = @pairs.count { |ours, theirs| ours.compound && theirs.compound && ours.compound.extent != theirs.compound.extent }
         [loss(:gradients, gone[0].size, several(gone[0].size, "gradient", "gradients", "is left out")), loss(:patterns, gone[1].size, several(gone[1].size, "pattern", "patterns", "is left out")),
-          loss(:links, links, several(links, "stop that follows a swatch", "stops that follow swatches", "goes as a value"))].compact
+          loss(:extents, ends, several(ends, "gradient that begins again", "gradients that begin again", "stays as it ends")), loss(:links, links, several(links, "stop that follows a swatch", "stops that follow swatches", "goes as a value"))].compact
       end
 
       # Of what goes as it is. Files have stops in the order in which they lie.
@@ -87,11 +88,11 @@ module Magpie
         @inks ||= @pairs.select { |ours, theirs| ours.compound && theirs.compound }.flat_map { |pair| pair.map { |swatch| lying(swatch.compound) }.reduce(:zip) }
       end
 
-      def lying(compound) = compound.gradient? ? compound.inks.sort_by.with_index { |ink, index| [ink.offset, index] } : compound.inks
+      def lying(compound) = compound.gradient? ? compound.inks.values_at(*compound.order) : compound.inks
 
       # Colours, and inks of what goes as it is.
       def colours
-        compared = @pairs.reject { |ours, theirs| ours.compound && theirs.compound }.map { |pair| pair.map(&:colour) } + inks.map { |pair| pair.map(&:colour) }
+        compared = @pairs.reject { |ours, theirs| ours.compound && theirs.compound }.map { |pair| pair.map(&:colour) } + inks.map { |pair| pair.map(&:shown) }
         changed = compared.reject { |ours, theirs| ours == theirs }
         [*opacities(changed), *shades(changed)].compact
       end

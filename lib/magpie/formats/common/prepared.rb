@@ -51,7 +51,7 @@ module Magpie
       end
 
       def gradient(swatch, how)
-        stops = swatch.compound.inks.sort_by.with_index { |ink, index| [ink.offset, index] }.map(&:colour)
+        stops = swatch.compound.inks.values_at(*swatch.compound.order).map(&:shown)
         case how
         when "ends" then numbered(swatch, [stops.first, stops.last])
         when "steps" then numbered(swatch, steps(stops, @options.fetch("steps")))
@@ -70,7 +70,7 @@ module Magpie
         lose(:patterns, found, "pattern", "patterns", {"out" => "is left out", "inks" => "goes as its inks", "middle" => "goes as the colour in its middle"}[how], PATTERNS)
         of_compounds(false) do |swatch|
           case how
-          when "inks" then numbered(swatch, swatch.compound.inks.map(&:colour))
+          when "inks" then numbered(swatch, swatch.compound.inks.map(&:shown))
           when "middle" then [flat(swatch, swatch.compound.colour)]
           else []
           end
@@ -95,7 +95,7 @@ module Magpie
 
       # Of swatches with a colour of their own; of a gradient that goes as it is, of its inks.
       def opacity
-        found = lacking(:opacity) { |swatch| (swatch.compound ? swatch.compound.inks.map(&:colour) : [swatch.colour]).any? { |colour| !colour.opaque? } } or return
+        found = lacking(:opacity) { |swatch| (swatch.compound ? swatch.compound.inks.map(&:shown) : [swatch.colour]).any? { |colour| !colour.opaque? } } or return
         how = @options.fetch("opacity")
         @offered << OPACITY
         @offered << GROUND if how == "over"
@@ -107,8 +107,7 @@ module Magpie
 
       def solid_inks(swatch, solid)
         compound = swatch.compound
-        inks = compound.inks.map { |ink| Palette::Compound::Ink.new(colour: solid.call(ink.colour), offset: ink.offset, reference: ink.reference) }
-        changed(swatch, compound: Palette::Compound.new(form: compound.form, angle: compound.angle, size: compound.size, inks:))
+        changed(swatch, compound: compound.with(inks: compound.inks.map { |ink| ink.with(colour: solid.call(ink.shown), opacity: 1.0) }))
       end
 
       def lacking(feature, &block)

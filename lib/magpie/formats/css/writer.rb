@@ -47,7 +47,7 @@ module Magpie
         end
 
         def value(swatch)
-          return Gradients.write(swatch.compound) { |ink| ink.reference ? "var(#{@properties.fetch(ink.reference)})" : Css.written(ink.colour, @options) } if swatch.compound
+          return Gradients.write(swatch.compound) { |ink| (ink.reference && ink.opacity == 1) ? "var(#{@properties.fetch(ink.reference)})" : Css.written(ink.shown, @options) } if swatch.compound
           light = Css.written(swatch.colour, @options)
           dark = @dark[swatch.name.downcase]
           dark ? "light-dark(#{light}, #{Css.written(dark, @options)})" : light

@@ -3,7 +3,7 @@ module Magpie
     class Svg < Format
       # Gradients and patterns of a sheet both ways. Colours stand as hex for whoever knows
       # no more, and exactly in a style for whoever does.
-      class Inks < Painters::Servers
+      class Inks < Painters::Writing
         # @param colour [Color]
         # @return [String] attributes
         def self.painted(name, opacity, colour)
@@ -23,22 +23,29 @@ module Magpie
         end
 
         # @param node [Nokogiri::XML::Element] a gradient or pattern
+        # @param servers [Hash{String => Nokogiri::XML::Element}] all of the file, by identifier
         # @return [Palette::Compound, nil] nil where it is none of ours
         # @raise [Magpie::Error]
-        def self.read(node)
+        def self.read(node, servers = {})
           case node.name
-          when "linearGradient" then gradient(node, "linear", angle(node))
-          when "radialGradient" then gradient(node, "radial", 0.0)
-          when "pattern" then pattern(node)
+          when "linearGradient" then gradient(node, node["data-form"] || "linear", node["data-angle"] ? node["data-angle"].to_f : angle(node))
+          when "radialGradient" then gradient(node, node["data-form"] || "radial", 0.0)
+          when "pattern" then (stops = servers[node["data-stops"]]) ? read(stops) : pattern(node)
           end
         end
 
+        # Ours says which stops lie there only for the eye.
         def self.gradient(node, form, angle)
-          inks = node.element_children.select { |child| child.name == "stop" }.map do |stop|
-            colour = colour(stop, "stop-color", "stop-opacity") || Color.from_rgb24(0)
-            Palette::Compound::Ink.new(colour:, offset: offset(stop["offset"]))
-          end
-          Palette::Compound.new(form:, angle:, size: Palette::Compound::SIZE, inks: inks.sort_by.with_index { |ink, index| [ink.offset, index] }).checked
+          inks = node.element_children.select { |child| child.name == "stop" && !child["data-between"] }.map { |stop| stop(stop) }
+          extent = {"repeat" => "repeat", "reflect" => "mirror"}.fetch(node["spreadMethod"], "pad")
+          Palette::Compound.new(form:, angle:, size: Palette::Compound::SIZE, mixing: node["data-mixing"] || "srgb", extent:, inks: inks.sort_by.with_index { |ink, index| [ink.offset, index] }).checked
+        end
+
+        def self.stop(node)
+          opacity, middle = %w[data-opacity data-middle].map { |name| Float(node[name].to_s, exception: false) }
+          colour = colour(node, "stop-color", "stop-opacity") || Color.from_rgb24(0)
+          colour = colour(node, "stop-color", "data-alpha") || colour if opacity
+          Palette::Compound::Ink.new(colour:, offset: offset(node["offset"]), **{opacity:, middle:}.compact)
         end
 
         def self.offset(text)
@@ -66,9 +73,63 @@ module Magpie
           Palette::Compound.new(form:, angle:, size:, inks: colours.each_with_index.map { |colour, index| Palette::Compound::Ink.new(colour:, offset: index / (colours.size - 1.0)) }).checked
         end
 
+        # @param compounds [Hash{String => Palette::Compound}] by identifier
+        def initialize(compounds) = @compounds = compounds
+
+        def to_s = if @compounds.empty?
+                     ""
+                   else
+                     "<defs>#{@compounds.map { |id, compound| compound.gradient? ? gradient(id, compound) : Painters::Tiles.new(compound, self).to_s(id) }.join}</defs>"
+                   end
+
+        # @param step [Palette::Course::Step]
+        def step(name, opacity, step, _) = plain(name, opacity, step.colour)
+
         private
 
-        def paint(name, opacity, colour) = Inks.painted(name, opacity, colour)
+        def gradient(id, compound)
+          held = %(#{%( data-mixing="#{compound.mixing}") unless compound.mixing == "srgb"}#{Painters::Stops.spread(compound.extent)})
+          case compound.form
+          when "linear" then %(<linearGradient id="#{id}"#{along(compound.angle)}#{held}>#{stops(compound)}</linearGradient>)
+          when "conic" then turning(id, compound, held)
+          else %(<radialGradient id="#{id}"#{' data-form="round"' if compound.form == "round"}#{held}>#{stops(compound)}</radialGradient>)
+          end
+        end
+
+        # Chips are square: from corner to corner.
+        def along(angle)
+          turn = angle * Math::PI / 180
+          half = (Math.cos(turn).abs + Math.sin(turn).abs) / 2
+          ends = [-half, half].flat_map { |side| [0.5 + side * Math.cos(turn), 0.5 + side * Math.sin(turn)] }.map { |value| value.round(4) }
+          %w[x1 y1 x2 y2].zip(ends).map { |name, value| %( #{name}="#{value}") }.join
+        end
+
+        # As sectors, and its stops beside them.
+        def turning(id, compound, held)
+          sectors = Painters::Sectors.new(compound, self).paths
+          %(<linearGradient id="#{id}-stops" data-form="conic" data-angle="#{compound.angle}"#{held}>#{stops(compound)}</linearGradient>) +
+            %(<pattern id="#{id}" data-stops="#{id}-stops" width="1" height="1" viewBox="-1 -1 2 2"><g transform="rotate(#{compound.angle})">#{sectors}</g></pattern>)
+        end
+
+        # Its own, and between them those that the eye needs.
+        def stops(compound)
+          order = compound.order
+          pieces = order.each_cons(2).map { |from, to| Palette::Course.segment(compound, from, to) }
+          order.each_with_index.map { |number, index|
+            before, after = (pieces[index - 1] if index > 0), pieces[index]
+            ink = compound.inks[number]
+            [*(between(before.last) if before && ink.opacity.zero?), own(ink), *(between(after.first) if after && ink.opacity.zero?), *after&.slice(1...-1)&.map { |step| between(step) }]
+          }.join
+        end
+
+        def own(ink)
+          apart = %( data-opacity="#{ink.opacity}" data-alpha="#{ink.colour.alpha}") unless ink.opacity == 1
+          %(<stop offset="#{ink.offset}"#{ink("stop-color", "stop-opacity", ink)}#{apart}#{%( data-middle="#{ink.middle}") unless ink.halfway?}/>)
+        end
+
+        def between(step) = %(<stop offset="#{step.offset}" data-between=""#{step("stop-color", "stop-opacity", step, nil)}/>)
+
+        def plain(name, opacity, colour) = " #{Inks.painted(name, opacity, colour)}"
       end
     end
   end

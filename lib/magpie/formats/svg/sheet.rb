@@ -44,7 +44,7 @@ module Magpie
 
         def swatch(rect, group, servers)
           server = rect["fill"].to_s[/\Aurl\(#(.+)\)\z/, 1]
-          compound = servers[server]&.then { |node| Inks.read(node) } if server
+          compound = servers[server]&.then { |node| Inks.read(node, servers) } if server
           raise Error, "it is filled with #{rect["fill"].to_s[0, 40]}, which is no gradient or pattern that I know" if server && !compound
           colour = compound ? compound.colour : Inks.colour(rect, "fill", "fill-opacity") || raise(Error, "it has no colour")
           @builder.add(group, name: title(rect), colour:, compound:, note: text(rect, "desc"))

@@ -23,7 +23,7 @@ module Magpie
             <?xml version="1.0" encoding="UTF-8"?>
             <svg xmlns="#{NAMESPACE}" data-sheet="swatches" width="#{width}" height="#{@y}" viewBox="0 0 #{width} #{@y}" font-family="system-ui" font-size="11">
             <title>#{escaped(@palette.name.to_s)}</title>#{described(@palette.note)}
-            #{Inks.new(@compounds) { |colour, _| colour }}
+            #{Inks.new(@compounds)}
             #{groups.join("\n")}
             </svg>
           SVG
@@ -31,7 +31,7 @@ module Magpie
 
         private
 
-        def id(compound) = Painters::Servers.id(compound.referring([]))
+        def id(compound) = Painters::Servers.name(compound.referring([]))
 
         def drawn(group)
           top = @y + 14

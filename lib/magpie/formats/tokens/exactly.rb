@@ -25,7 +25,7 @@ module Magpie
           return (exact if exact && agree?(exact.colour, middle)) unless read
           return read unless exact&.gradient?
           return exact if alike?(exact, read)
-          Palette::Compound.new(form: exact.form, angle: exact.angle, size: exact.size, inks: read.inks)
+          exact.with(inks: read.inks)
         end
 
         # @return [Array<String, nil>] aliases of what the inks of a pattern follow
@@ -73,8 +73,8 @@ module Magpie
         def agree?(exact, read) = [exact, Gamut.to_srgb(exact)].any? { |colour| Difference.de2000(colour, read) < AGREES } && (exact.alpha - read.alpha).abs < 0.005
 
         def alike?(exact, read)
-          inks = exact.inks.sort_by.with_index { |ink, index| [ink.offset, index] }
-          inks.size == read.inks.size && inks.zip(read.inks).all? { |one, two| (one.offset - two.offset).abs < 1e-6 && agree?(one.colour, two.colour) }
+          inks = exact.inks.values_at(*exact.order)
+          inks.size == read.inks.size && inks.zip(read.inks).all? { |one, two| (one.offset - two.offset).abs < 1e-6 && [one.colour, one.shown].any? { |colour| agree?(colour, two.colour) } }
         end
       end
     end

@@ -119,7 +119,7 @@ module Magpie
 
         # Stops stand by offset in the file, inks as they were in the extension.
         def referring(compound, references)
-          order = compound.inks.each_index.sort_by { |index| [compound.inks[index].offset, index] }
+          order = compound.order
           compound.referring(order.zip(references).sort_by(&:first).map(&:last))
         end
 

@@ -56,7 +56,7 @@ module Magpie
         end
 
         def stops(compound)
-          compound.inks.sort_by.with_index { |ink, index| [ink.offset, index] }.map { |ink| {"color" => ink.reference ? name(ink.reference) : value(ink.colour), "position" => ink.offset} }
+          compound.inks.values_at(*compound.order).map { |ink| {"color" => ink.reference ? name(ink.reference) : value(ink.shown), "position" => ink.offset} }
         end
 
         # An alias of the swatch at an address.
