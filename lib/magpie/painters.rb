@@ -15,6 +15,12 @@ module Magpie
     autoload :Flat, "magpie/painters/flat"
     autoload :Linked, "magpie/painters/linked"
     autoload :Servers, "magpie/painters/servers"
+    autoload :LinkedWriting, "magpie/painters/linked_writing"
+    autoload :Writing, "magpie/painters/writing"
+    autoload :Stops, "magpie/painters/stops"
+    autoload :Sectors, "magpie/painters/sectors"
+    autoload :Laid, "magpie/painters/laid"
+    autoload :Tiles, "magpie/painters/tiles"
     autoload :Outgoing, "magpie/painters/outgoing"
     autoload :Grounds, "magpie/painters/grounds"
   end

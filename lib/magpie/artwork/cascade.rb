@@ -36,8 +36,9 @@ module Magpie
         node = element.node
         %w[class style].each { |name| node.attribute(name)&.unlink }
         variables = Variables.of(won.select { |property, _| property.start_with?("--") }.transform_values { |ranked| ranked.declaration.values }, inherited, @budget)
-        node.attribute_nodes.each { |attribute| presentation(node, attribute, won, variables) }
-        kept = won.filter_map { |property, ranked| declare(node, property, ranked.declaration.values, variables) }
+        declared = won.filter_map { |property, ranked| declared(property, ranked.declaration.values, variables) }.to_h
+        node.attribute_nodes.each { |attribute| presentation(node, attribute, declared, variables) }
+        kept = declared.compact.filter_map { |property, text| write(node, property, text) }
         node["style"] = kept.join(";") unless kept.empty?
         variables
       end
@@ -54,10 +55,10 @@ module Magpie
       end
 
       # An attribute that is a property too.
-      def presentation(node, attribute, won, variables)
+      def presentation(node, attribute, declared, variables)
         property = attribute.name
         return unless Vocabulary::PRESENTATION[property]
-        return attribute.unlink if won.key?(property)
+        return attribute.unlink if declared.key?(property)
         text = attribute_text(property, attribute.value, variables)
         return attribute.value = text if text
         @dropped.add("#{property} that points outside the file", node) if attribute.value.match?(/[(\\]/) && Grammar.outside?(@css.values(attribute.value))
@@ -70,10 +71,17 @@ module Magpie
         @written.key?(key) ? @written[key] : @written[key] = @grammar.write(property, @css.values(text))
       end
 
-      # @return [String, nil] a declaration that can only stand in style
-      def declare(node, property, values, variables)
+      # What is not understood is passed over, and what stands below it holds; where a custom
+      # property is missing, nothing does.
+      # @return [[String, String], nil] property and text
+      def declared(property, values, variables)
         return if property.start_with?("--")
-        text = resolved(property, values, variables) or return
+        text = resolved(property, values, variables)
+        [property, text] if text || Variables.any?(values) && Variables.put_in(values, variables, @budget).nil?
+      end
+
+      # @return [String, nil] a declaration that can only stand in style
+      def write(node, property, text)
         return "#{property}:#{text}" if Vocabulary::STYLE_ONLY[property]
         node[property] = text
         nil

@@ -96,7 +96,6 @@ module Magpie
       # Reads a template. What files say in units, or in numbers that are none, becomes what
       # can be set: it may be given to other parts, whose file says something else.
       class Read
-        LENGTH = /\A\+?(\d+\.?\d*|\.\d+)(e[-+]?\d+)?(%|[a-z]*)\z/i
         LONGEST = 99_999 # of a dash, as DASH has it
         MOST = 64 # lengths of one
 
@@ -129,16 +128,11 @@ module Magpie
           (lengths.all? { |each| each < 1e-4 }) ? "none" : lengths.map { |each| Notation::Forms.short(each, 4) }.join(" ")
         end
 
-        # In user units.
+        # What is below nothing is no width of a line, and no dash.
         # @return [Float, nil] nil where it is none that stands by itself
-        def length(text)
-          number, exponent, unit = text.to_s.strip.match(LENGTH)&.captures
-          factor = (unit == "%") ? diagonal / 100 : Document::UNITS[unit.to_s.downcase]
-          Float("#{number.chomp(".").sub(/\A\./, "0.")}#{exponent}") * factor if number && factor
-        end
+        def length(text) = Lengths.of(text, diagonal)&.then { |length| length unless length.negative? }
 
-        # What per cent are of, neither across nor down: SVG 2, "Units".
-        def diagonal = @diagonal ||= Math.hypot(*(@root["viewBox"].to_s.split(/[\s,]+/).last(2).map { |side| Float(side, exception: false) || 0.0 } + [0.0, 0.0]).first(2)) / Math.sqrt(2)
+        def diagonal = @diagonal ||= Lengths.diagonal(*(@root["viewBox"].to_s.split(/[\s,]+/).last(2).map { |side| Float(side, exception: false) || 0.0 } + [0.0, 0.0]).first(2))
       end
       private_constant :Read
     end

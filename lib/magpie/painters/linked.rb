@@ -10,12 +10,14 @@ module Magpie
       end
 
       # @param names [Hash{Object => Name}] by what paints refer to
-      def initialize(template, paints, names:)
-        super(template, paints)
+      def initialize(template, paints, names:, frames: nil)
         @names = names
+        super(template, paints, frames:)
       end
 
       private
+
+      def writing = LinkedWriting.new(@names)
 
       def attributes(key)
         classes = ROLES.filter_map { |role| linked(@paints[[key, role]])&.then { |name| "#{role}-#{name.slug}" } }
@@ -25,7 +27,7 @@ module Magpie
       def linked(paint) = (paint&.kind == :plain && paint.reference) ? @names.fetch(paint.reference) : nil
 
       def sheet
-        used = @paints.values.filter_map { |paint| linked(paint)&.then { |name| [name, paint.colour] } }.to_h
+        used = @paints.values.filter_map { |paint| linked(paint)&.then { |name| [name, paint.colour] } }.to_h.merge(@servers.writing.used)
         return "" if used.empty?
         variables = used.map { |name, colour| "#{name.variable}:#{colour.with(alpha: 1).hex}; /* #{name.text.gsub(/[<>&*]/, "")} */" }
         rules = used.keys.flat_map { |name| Artwork::Paint::ATTRIBUTES.map { |role, (property, _)| ".#{role}-#{name.slug}{#{property}:var(#{name.variable})}" } }
