@@ -41,7 +41,7 @@ module Changes
 
     # @return [Array<Integer>] those of colourways that hold what the first holds
     def same_as_first(ids)
-      columns = ->(place) { "(#{Copies::HELD.map { |column| "#{place}.#{column}" }.join(", ")}, #{Place.ties(place)})" }
+      columns = ->(place) { "(#{Place::HELD.map { |column| "#{place}.#{column}" }.join(", ")}, #{Place.ties(place)})" }
       Record.connection.select_values(<<~SQL)
         SELECT own.id FROM places own JOIN artworks a ON a.id = own.artwork_id JOIN places p ON p.part_id = own.part_id AND p.role = own.role AND p.artwork_id = a.first_id
         WHERE own.id = ANY(#{Record.array(ids)}) AND #{columns.call("own")} IS NOT DISTINCT FROM #{columns.call("p")} ORDER BY 1

@@ -1,7 +1,7 @@
 module Changes
   # Copies of places with what they follow, by the database: there may be thousands.
   module Copies
-    HELD = Place::HELD
+    HELD = Place::COPIED
 
     module_function
 

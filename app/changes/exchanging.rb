@@ -1,7 +1,7 @@
 module Changes
   # Places that hold what others held, with all that each follows and its opacity.
   module Exchanging
-    COLUMNS = Copies::HELD.map(&:to_sym).freeze
+    COLUMNS = Place::HELD.map(&:to_sym).freeze
     # What is painted: how a line is drawn is no matter of a fill, nor is what is worn there.
     PAINT = (COLUMNS - %i[settings outfit_id]).freeze
 

@@ -3,6 +3,7 @@ module Changes
   class KeepPaint < Change
     include Ties
     include Slots
+    include Inking
 
     # @param paint [Magpie::Palette::Compound] its inks' colours are taken from the
     #   swatches that they follow
@@ -16,8 +17,8 @@ module Changes
     private
 
     def make
-      @followed = followed
-      @paint = @followed.reduce(@paint.checked) { |paint, (ink, swatch)| paint.with_ink(ink, swatch.colour) }
+      @followed = followed(@paint)
+      @paint = coloured(@paint, @followed)
       @swatch ? change : keep
       remove(Follow, @swatch.inks.reset.ids)
       create_all(Follow, @followed.map { |ink, swatch| {swatch_id: swatch.id, follower_id: @swatch.id, ink:} })
@@ -36,18 +37,6 @@ module Changes
       raise Magpie::Error, "#{@swatch.name} is a plain colour" unless @swatch.paint
       @changed = true
       update(@swatch, paint: @paint, colour: @paint.colour)
-    end
-
-    # {number of the ink => swatch}, shared from now on. An ink cannot follow a gradient
-    # or a pattern: it holds one colour.
-    def followed
-      asked = @paint.inks.each_with_index.filter_map { |ink, index| [index, ink.reference] if ink.reference }.to_h
-      swatches = Swatch.where(id: asked.values).order(:id).index_by(&:id)
-      raise Magpie::Error, "A swatch that an ink follows was removed meanwhile" unless asked.values.all? { |id| swatches.key?(id) }
-      made = swatches.values.find(&:paint)
-      raise Magpie::Error, "#{made.name} is a gradient or pattern itself: an ink follows a plain colour" if made
-      share(swatches.values)
-      asked.transform_values { |id| swatches.fetch(id) }
     end
 
     def words = "#{@changed ? "Changed" : "Kept"} #{@swatch.name}#{" in #{@group.name}" if @group}"

@@ -22,7 +22,7 @@ module Changes
     def alike(places)
       first, role = places.first, places.first.role
       raise Magpie::Error, "The #{role} of #{first.part.label} is a gradient or pattern of its file, which no other file has. Give it another first" if first.kind == "reference"
-      looks = places.map { |place| [place.kind, place.colour&.to_h, place.opacity, place.paint&.to_h, place.swatch_id, place.inks.map { |tie| [tie.ink, tie.swatch_id] }.sort] }
+      looks = places.map { |place| [place.kind, place.colour&.to_h, place.opacity, place.paint&.to_h, place.laid&.to_h, place.swatch_id, place.inks.map { |tie| [tie.ink, tie.swatch_id] }.sort] }
       raise Magpie::Error, "The parts that are picked have different #{role}s. Pick one of them, or some that are alike" if looks.uniq.size > 1
       first
     end

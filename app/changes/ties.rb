@@ -3,6 +3,7 @@ module Changes
   # Included by changes that touch the graph; each step is recorded.
   module Ties
     include Colourways
+    include Remembering
 
     private
 
@@ -24,6 +25,7 @@ module Changes
     # Places are painted with a shared swatch from now on.
     def paint_places(ids, swatch)
       return if ids.empty?
+      remember_paints(ids)
       clear_places(ids)
       update_all(Place, ids, **Place::PAINTED)
       create_all(Follow, ids.map { |id| {place_id: id, swatch_id: swatch.id} })
@@ -32,11 +34,13 @@ module Changes
     # Places hold a value of their own: a colour, or what a swatch holds now. The inks
     # of a gradient or pattern go on following.
     # @param value [Magpie::Color, Swatch, nil] nil clears them
-    # @param worn [Boolean] do they go on wearing what they wear?
-    def fill_places(ids, value, worn: false)
+    # @param alike [Boolean] do they stay as they are: wear what they wear, and a gradient lies
+    #   as it lies?
+    def fill_places(ids, value, alike: false)
       return if ids.empty?
+      remember_paints(ids) unless alike
       clear_places(ids)
-      update_all(Place, ids, **(value ? Place.copying(value) : Place::EMPTY).except(*(:outfit_id if worn)))
+      update_all(Place, ids, **(value ? Place.copying(value) : Place::EMPTY).except(*(%i[outfit_id laid] if alike)))
       inks = value.is_a?(Swatch) ? value.inks.pluck(:ink, :swatch_id) : []
       create_all(Follow, ids.flat_map { |id| inks.map { |ink, swatch_id| {place_id: id, swatch_id:, ink:} } })
     end
@@ -76,7 +80,7 @@ module Changes
     # shows, every tint and ink the one that it has; so do outfits, and are worn as before.
     def let_go(swatches)
       places = Follow.of_places.where(swatch_id: swatches.map(&:id)).order(:id).pluck(:swatch_id, :place_id).group_by(&:first)
-      Swatch.where(id: places.keys).includes(:inks).order(:id).each { |swatch| fill_places(places[swatch.id].map(&:last), swatch, worn: true) } # as this change left them
+      Swatch.where(id: places.keys).includes(:inks).order(:id).each { |swatch| fill_places(places[swatch.id].map(&:last), swatch, alike: true) } # as this change left them
       remove(Follow, Follow.where(swatch_id: swatches.map(&:id)).ids)
     end
 

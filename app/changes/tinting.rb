@@ -6,6 +6,18 @@ module Changes
 
     private
 
+    # What a tint is made of; another swatch itself.
+    # @param id [Integer] of a swatch
+    def parent_of(id) = Swatch.find(Follow.where(follower_id: id).where.not(tint: nil).pick(:swatch_id) || id)
+
+    # @param percent [Float] 1 to 100
+    # @return [Swatch] the parent, a tint of it that is there, or one that is made
+    def tint_of(parent, percent)
+      return parent.tap { share([parent]) } if percent >= 100
+      there = Swatch.where(id: Follow.where(swatch_id: parent.id, tint: percent).where.not(follower_id: nil).select(:follower_id)).order(:id).first
+      there ? there.tap { share([there]) } : make_tint(parent, percent).tap { |made| share([made]) }
+    end
+
     # @param parent [Swatch] not a gradient or pattern
     # @param percent [Float] 1 to 99
     # @return [Swatch]

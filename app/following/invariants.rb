@@ -32,7 +32,7 @@ module Following
     def misworn(ids = nil)
       return [] if ids == []
       among = "AND outfits.id = ANY(#{Record.array(ids)})" if ids
-      held = ->(place) { "(#{place}.kind, #{place}.colour, #{place}.hex, #{place}.reference, #{place}.opacity, #{place}.paint, #{Place.ties(place)})" }
+      held = ->(place) { "(#{place}.kind, #{place}.colour, #{place}.hex, #{place}.reference, #{place}.opacity, #{place}.paint, #{place}.laid, #{Place.ties(place)})" }
       Record.connection.select_values(<<~SQL)
         SELECT 'place ' || p.id || ' wears ' || outfits.name || ' and holds something else' FROM outfits JOIN places p ON p.outfit_id = outfits.id #{among} JOIN artworks a ON a.id = p.artwork_id AND a.removed_at IS NULL
         LEFT JOIN places own ON own.outfit_id = outfits.id AND own.artwork_id IS NULL AND own.role = p.role

@@ -2,6 +2,17 @@
 # gradient or pattern of its own or of its artwork, or follows a shared swatch. It may wear
 # an outfit, and holds what that holds then; what an outfit holds are places of no artwork.
 class Place < Record
+  # A column that holds a Magpie::Artwork::Placing.
+  class PlacingType < ActiveRecord::Type::Json
+    def deserialize(value) = value && Magpie::Artwork::Placing.from_h(JSON.parse(value))
+
+    def cast(value) = value.is_a?(Hash) ? Magpie::Artwork::Placing.from_h(value) : value
+
+    def serialize(value) = value && JSON.generate(value.to_h)
+
+    def changed_in_place?(*) = false
+  end
+
   belongs_to :artwork
   belongs_to :part
   belongs_to :outfit, optional: true
@@ -11,10 +22,14 @@ class Place < Record
 
   attribute :colour, Record::ColourType.new
   attribute :paint, Swatch::PaintType.new
+  attribute :laid, PlacingType.new
 
   # All that it holds, besides what it follows.
-  HELD = %w[kind colour hex reference opacity paint settings outfit_id].freeze
-  EMPTY = {kind: "none", colour: nil, hex: nil, reference: nil, paint: nil, outfit_id: nil}.freeze
+  HELD = %w[kind colour hex reference opacity paint laid settings outfit_id].freeze
+  # What goes with it, where it is copied.
+  COPIED = [*HELD, "remembered"].freeze
+  # How one paint lies is nothing to another.
+  EMPTY = {kind: "none", colour: nil, hex: nil, reference: nil, paint: nil, laid: nil, outfit_id: nil}.freeze
   # The columns of a place that follows a swatch: the value is the swatch's.
   PAINTED = {**EMPTY, kind: "colour"}.freeze
 

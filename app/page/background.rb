@@ -1,25 +1,46 @@
 module Page
-  # A gradient or pattern of a palette as a CSS background, each ink by its property.
+  # A gradient or pattern of a palette as a CSS background, each ink by its property. It lies
+  # in a chip as it does in a part where nothing else is said.
   module Background
     module_function
+
+    SPACES = {"oklab" => " in oklab", "linear" => " in srgb-linear", "srgb" => ""}.freeze
 
     # @param compound [Magpie::Palette::Compound] whose references are swatches' ids
     # @return [String]
     def of(compound)
-      colours = compound.inks.map { |ink| ink.reference ? Painter.property(ink.reference, ink.colour.hex) : ink.colour.hex }
-      one, two = colours
+      one, two = colours = compound.inks.map { |ink| colour(ink) }
       angle, size = compound.angle + 90, compound.size
+      return gradient(compound, colours) if compound.gradient?
       case compound.form
-      when "linear" then "linear-gradient(#{angle}deg,#{stops(compound, colours)})"
-      when "radial" then "radial-gradient(closest-side,#{stops(compound, colours)})"
       when "stripes" then "repeating-linear-gradient(#{angle}deg,#{stripes(size, colours)})"
       when "dots" then "radial-gradient(circle,#{two} 34%,#{one} 36%) 0 0/#{size}px #{size}px"
       else "repeating-conic-gradient(#{one} 0 25%,#{two} 0 50%) 0 0/#{size}px #{size}px"
       end
     end
 
+    # @param ink [Magpie::Palette::Compound::Ink]
+    # @return [String] CSS
+    def colour(ink)
+      text = ink.reference ? Painter.property(ink.reference, ink.colour.hex) : ink.colour.hex
+      (ink.opacity < 1) ? "color-mix(in srgb,#{text} #{(ink.opacity * 100).round(2)}%,transparent)" : text
+    end
+
+    # As of one line, from left to right, whatever its form.
+    def along(compound) = gradient(compound.with(form: "linear", angle: 0.0), compound.inks.map { |ink| colour(ink) })
+
+    def gradient(compound, colours)
+      space, turn = SPACES.fetch(compound.mixing), compound.angle + 90
+      kind, lies = {"linear" => ["linear", "#{turn}deg"], "round" => ["radial", "circle farthest-side"], "radial" => ["radial", "closest-side"], "conic" => ["conic", "from #{turn}deg"]}.fetch(compound.form)
+      "#{kind}-gradient(#{lies}#{space},#{stops(compound, colours)})"
+    end
+
     def stops(compound, colours)
-      compound.inks.zip(colours).sort_by.with_index { |(ink, _), index| [ink.offset, index] }.map { |ink, text| "#{text} #{(ink.offset * 100).round(1)}%" }.join(",")
+      order = compound.order
+      order.each_with_index.flat_map { |number, index|
+        ink, following = compound.inks.values_at(number, order[index + 1] || number)
+        ["#{colours[number]} #{(ink.offset * 100).round(2)}%", ("#{((ink.offset + (following.offset - ink.offset) * ink.middle) * 100).round(2)}%" if !ink.halfway? && following.offset > ink.offset)].compact
+      }.join(",")
     end
 
     def stripes(size, colours)

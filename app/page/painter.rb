@@ -38,19 +38,24 @@ module Page
     # Gradients and patterns of palettes that places hold.
     # @return [String] SVG
     def servers
-      held = @dressing.places.select { |place| @paints[[place.key, place.role]].compound }
-      named = held.to_h { |place| [server_id(place), @paints[[place.key, place.role]].compound] }
-      Magpie::Painters::Servers.new(named) { |colour, reference| ink(colour, reference) }.to_s
+      @dressing.places.each { |place| @paints[[place.key, place.role]].then { |paint| served(place, paint) if paint.compound } }
+      @servers.to_s
     end
 
     private
 
-    # The swatch's own changes, its identifier does not: places that follow it are left alone.
-    def server_id(place) = place.swatch_id ? "swatch-#{place.swatch_id}" : "place-#{place.id}"
+    def frames = @dressing.frames
+
+    def writing = InkWriting.new
+
+    # The swatch's own changes, its name does not: places that follow it are left alone.
+    def served(place, paint)
+      @servers.use(paint.compound, frames[place.key], paint.laid, name: place.swatch_id ? "swatch-#{place.swatch_id}" : "place-#{place.id}")
+    end
 
     def seen(place, paint)
-      return ["url(##{server_id(place)})", paint.opacity] if paint.compound
-      text, opacity = value(paint)
+      return ["url(##{served(place, paint)})", paint.opacity] if paint.compound
+      text, opacity = value(paint, place.key)
       [text.gsub(Magpie::Artwork::Identifiers::MARK, PREFIX), opacity.round(4)]
     end
 

@@ -3,14 +3,15 @@
 class Dressing
   COLOURS = Record::ColourType.new
   PAINTS = Swatch::PaintType.new
+  PLACINGS = Place::PlacingType.new
 
   # A place as it is kept.
   # @!attribute number [Integer] of its part, in the order of the drawing
   # @!attribute key [String] of its part
   # @!attribute swatch_id [Integer, nil] that it follows
   # @!attribute like [Integer, nil] another place whose inks it would have, see Swapped
-  Held = Struct.new(:id, :part_id, :number, :key, :role, :kind, :colour, :hex, :reference, :opacity, :paint, :settings, :outfit_id, :swatch_id, :like)
-  SELECTED = "p.id, p.part_id, parts.position, parts.key, p.role, p.kind, p.colour, p.hex, p.reference, p.opacity, p.paint, p.settings, p.outfit_id, f.swatch_id"
+  Held = Struct.new(:id, :part_id, :number, :key, :role, :kind, :colour, :hex, :reference, :opacity, :paint, :laid, :settings, :outfit_id, :swatch_id, :like)
+  SELECTED = "p.id, p.part_id, parts.position, parts.key, p.role, p.kind, p.colour, p.hex, p.reference, p.opacity, p.paint, p.laid, p.settings, p.outfit_id, f.swatch_id"
 
   attr_reader :artwork
 
@@ -54,11 +55,15 @@ class Dressing
     end
   end
 
-  def flat = Magpie::Painters::Flat.new(drawing, paints).to_s
+  # Where its parts lie.
+  # @return [Magpie::Artwork::Frames]
+  def frames = PartFrames.of(@artwork.template)
+
+  def flat = Magpie::Painters::Flat.new(drawing, paints, frames:).to_s
 
   def linked
-    names = Page::SwatchNames.of(Swatch.where(id: paints.values.filter_map(&:reference).uniq).order(:id))
-    Magpie::Painters::Linked.new(drawing, paints, names:).to_s
+    names = Page::SwatchNames.of(Swatch.where(id: paints.values.flat_map { |paint| [paint.reference, *paint.compound&.inks&.map(&:reference)] }.compact.uniq).order(:id))
+    Magpie::Painters::Linked.new(drawing, paints, names:, frames:).to_s
   end
 
   private
@@ -93,7 +98,8 @@ class Dressing
   def paint(place, swatch, of_swatch, of_place)
     compound = swatch ? swatch.paint&.referring(of_swatch) : compound_of(place)&.referring(of_place)
     colour = swatch ? swatch.colour : place.colour && @colours[place.colour]
-    Magpie::Artwork::Paint.new(kind: compound ? :compound : Artwork::KINDS.fetch(place.kind), colour:, server: place.reference, opacity: place.opacity, compound:, reference: (place.swatch_id unless compound))
+    Magpie::Artwork::Paint.new(kind: compound ? :compound : Artwork::KINDS.fetch(place.kind), colour:, server: place.reference, opacity: place.opacity, compound:,
+      laid: (PLACINGS.deserialize(place.laid) if compound), reference: (place.swatch_id unless compound))
   end
 
   def compound_of(place) = place.paint && ((tried[1][place.id] if @trying.any?) || PAINTS.deserialize(place.paint))

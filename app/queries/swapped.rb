@@ -4,7 +4,7 @@ require "json"
 # others: to be looked at before anybody does it.
 class Swapped
   # What a place would hold, and whose inks those are.
-  COLUMNS = %i[kind colour hex reference opacity paint swatch_id].freeze
+  COLUMNS = %i[kind colour hex reference opacity paint laid swatch_id].freeze
 
   # @param swaps [Hash{(Integer, String) => (Integer, String)}] ids of swatches, the hex of
   #   a stray, outfits as "o5"; what is not there any more is left out
@@ -29,7 +29,7 @@ class Swapped
 
   def follow(place)
     to = @swaps[place.swatch_id || place.hex]
-    place.swatch_id, place.kind, place.colour, place.hex, place.paint = to, "colour", nil, nil, nil if to.is_a?(Integer)
+    place.swatch_id, place.kind, place.colour, place.hex, place.paint, place.laid = to, "colour", nil, nil, nil, nil if to.is_a?(Integer)
   end
 
   def dress(place, outfit)

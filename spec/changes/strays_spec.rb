@@ -14,14 +14,14 @@ RSpec.describe "Stray colours", :data do
       share(project, lamp, ticks: ["a#{poster.id}#FFCE5C"])
       dress(poster, "planet_ring", lamp, role: "line")
       expect(colours(poster).linked.map { |chip, uses| [chip.id, uses.words] }).to eq [[lamp.id, "8 fills, 1 line"]]
-      expect(colours(badge).strays.first).to eq ["#FFCE5C", described_class::Uses.new(8, 0, 0, 0)]
+      expect(colours(badge).strays.first).to eq ["#FFCE5C", described_class::Uses.new(8, 0, 0, 0, 0)]
       expect(colours(badge, poster).strays.to_h["#B88A33"].words).to eq "3 lines"
       inks = [Magpie::Palette::Compound::Ink.new(colour: hex("#000"), reference: lamp.id, offset: 0.0), Magpie::Palette::Compound::Ink.new(colour: hex("#2F8FA3"), offset: 1.0)]
       evening = Changes::KeepPaint.perform(project, actor:, paint: Magpie::Palette::Compound.new(form: "linear", angle: 90.0, size: 12.0, inks:), group: project.groups.first, name: "Evening")
       evening.update!(shared: false)
       dress(poster, "moor", evening)
-      expect(colours(poster).linked.to_h { |chip, uses| [chip.id, uses.words] }[lamp.id]).to eq "8 fills, 1 line, 1 ink"
-      expect(colours(poster).strays.to_h["#2F8FA3"].words).to eq "1 ink"
+      expect(colours(poster).linked.to_h { |chip, uses| [chip.id, uses.words] }[lamp.id]).to eq "8 fills, 1 line, 1 stop"
+      expect(colours(poster).strays.to_h["#2F8FA3"].words).to eq "1 stop"
     end
   end
 

@@ -15,7 +15,7 @@ class Walk
   SVG
   COLOURS = %w[#231F55 #E46F58 #FFCE5C #2F8FA3 #111111].freeze
   STEPS = {
-    dress: 4, exchange: 2, step_parts: 3, opaque: 1, link: 2, keep_strays: 1, colourway: 2, reset: 2, make_first: 1, leave_colourway: 1, swap_palette: 2, draw: 2, carry: 2, tint_parts: 2, copy_artwork: 1, remove_artwork: 1, replace: 1, swap: 2, wear: 4, keep_outfit: 2, change_outfit: 3, edit_outfit: 1, remove_outfit: 1, take_off: 1, lay_patch: 1, move_patch: 1, remove_patch: 1, lock_parts: 1, rename_part: 1, default: 1, share: 3, loosen: 2, tint: 4, gradient: 3, repaint: 2, change: 4, shift: 3, merge: 3, remove: 2, import: 2, lock: 3, copy: 1, duplicate: 1,
+    dress: 4, paint_parts: 3, lay_parts: 2, switch_paints: 4, exchange: 2, step_parts: 3, opaque: 1, link: 2, keep_strays: 1, colourway: 2, reset: 2, make_first: 1, leave_colourway: 1, swap_palette: 2, draw: 2, carry: 2, tint_parts: 2, copy_artwork: 1, remove_artwork: 1, replace: 1, swap: 2, wear: 4, keep_outfit: 2, change_outfit: 3, edit_outfit: 1, remove_outfit: 1, take_off: 1, lay_patch: 1, move_patch: 1, remove_patch: 1, lock_parts: 1, rename_part: 1, default: 1, share: 3, loosen: 2, tint: 4, gradient: 3, repaint: 2, change: 4, shift: 3, merge: 3, remove: 2, import: 2, lock: 3, copy: 1, duplicate: 1,
     bring_in_library: 2, newer_library: 2, edit_entry: 2, remove_entry: 1, keep_entry: 2, remove_library: 1,
     gather_palettes: 1, rename: 1, move: 1, undo: 6, redo: 4, undo_only: 6
   }.freeze
@@ -97,7 +97,7 @@ class Walk
 
   def paint
     inks = Array.new(2) { |n| chance(4) ? Magpie::Palette::Compound::Ink.new(colour:, offset: n.to_f) : swatch.then { |each| Magpie::Palette::Compound::Ink.new(colour: each.colour, reference: each.id, offset: n.to_f) } }
-    Magpie::Palette::Compound.new(form: %w[linear stripes].sample(random: @random), angle: 0.0, size: 8.0, inks:)
+    Magpie::Palette::Compound.new(form: %w[linear conic stripes].sample(random: @random), angle: 0.0, size: 8.0, mixing: %w[oklab srgb].sample(random: @random), inks:)
   end
 
   def gradient = perform(Changes::KeepPaint, paint:, group:)

@@ -5,6 +5,19 @@ module WalkArtworks
     on_artwork(Changes::DressParts, numbers: parts, role: %w[fill line].sample(random: @random), content: chance(6) ? nil : held)
   end
 
+  def role = %w[fill line].sample(random: @random)
+
+  def laid = chance(3) ? nil : Magpie::Artwork::Placing.new(from: [@random.rand.round(2), 0.0], to: [1.0, @random.rand.round(2)])
+
+  def paint_parts
+    tint = [0, 40.0] if chance(4)
+    on_artwork(Changes::PaintParts, numbers: parts, role:, paint:, laid:, tint:)
+  end
+
+  def lay_parts = on_artwork(Changes::LayParts, numbers: parts, role:, laid:)
+
+  def switch_paints = on_artwork(Changes::SwitchPaints, numbers: parts, role:, kind: Changes::Remembering::KINDS.sample(random: @random), content: chance(2) ? Hand::Content.of_swatch(swatch) : nil)
+
   def parts = (0..5).to_a.sample(3, random: @random)
 
   def exchange = on_artwork(Changes::ExchangePaints, numbers: parts)
