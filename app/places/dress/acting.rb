@@ -3,10 +3,11 @@ module Places
     # What is done to parts at once, and how it is told.
     class Acting
       # @param numbers [Array<Integer>] of parts
-      # @param choices [Frame::Choices]
+      # @param desk [Frame::Desk]
       # @param param [Frame::Asked] of the request
-      def initialize(project, actor, artwork, numbers, choices, param)
-        @project, @actor, @artwork, @numbers, @choices, @param = project, actor, artwork, numbers, choices, param
+      def initialize(desk, artwork, numbers, param)
+        @project, @actor, @hand, @choices = desk.project, desk.actor, desk.hand, desk.choices
+        @artwork, @numbers, @param = artwork, numbers, param
       end
 
       # @param act [String] "give-fill", "clear-line", "opacity-fill", "step-lighter", "exchange"
@@ -29,6 +30,9 @@ module Places
         when "hide", "show" then change(Changes::SetSettings, settings: {hidden: (act == "hide") ? true : nil})
         when /\Agive-(fill|line)\z/ then change(Changes::DressParts, role: $1, content: given.call)
         when /\Aclear-(fill|line)\z/ then change(Changes::DressParts, role: $1, content: nil)
+        when /\Aswitch-(fill|line)-(\w+)\z/ then change(Changes::SwitchPaints, role: $1, kind: $2, content: @hand.content)
+        when /\Agradient-(fill|line)(?:-(\w+))?\z/ then edit_gradient($1, $2)
+        when /\Aalike-(fill|line)\z/ then change(Changes::CarryDress, from: [@artwork, @numbers.min], what: [$1])
         when /\Aopacity-(fill|line)\z/ then change(Changes::SetOpacity, role: $1, opacity: @param.number("opacity_#{$1}", 100, 0..100) / 100)
         when /\Astep-(\w+)\z/ then @said = step($1)
         else raise Magpie::Error, "#{act[0, 40].inspect} is nothing that can be done to parts"
@@ -42,6 +46,16 @@ module Places
       def left_out(act)
         locked = %w[lock unlock].include?(act) ? 0 : @artwork.parts.numbered(@numbers).where(kind: "part", locked: true).count
         "#{Magpie::Text.count(locked, "locked part")} #{(locked == 1) ? "was" : "were"} left as #{(locked == 1) ? "it is" : "they are"}" if locked > 0
+      end
+
+      # What it is made of becomes the parts' own, or is changed in the swatch that they follow.
+      def edit_gradient(role, act)
+        edited = Picked.new(@artwork, @numbers).edited(role) or raise Magpie::Error, "What is picked holds no gradient, or different ones"
+        edit = PaintEdit.new(edited, @param, PartFrames.of(@artwork.template).of(@artwork.parts.numbered(@numbers).where(kind: "part").pluck(:key)), act) { @hand.content }
+        return change(Changes::LayParts, role:, laid: edit.laid) if edit.only_laid?
+        return Changes::KeepPaint.perform(@project, actor: @actor, paint: edit.paint, swatch: edited.swatch) if edited.swatch && edit.tint.nil? && @choices[:stepping] == "swatch"
+        change(Changes::PaintParts, role:, paint: edit.paint, laid: edit.laid, tint: edit.tint)
+        @said = "#{edited.swatch.name} is followed no longer by what is picked: it has a gradient of its own" if edited.swatch
       end
 
       def carry

@@ -43,10 +43,10 @@ module Places
 
       # What is done to parts: they are given what is in hand or a swatch, are cleared, and so on.
       post("/projects/:project/artworks/:artwork/dress") do
-        words = Acting.new(project, actor, artwork, Numbers.read(param.text(:parts)), choices, param).perform(param.text(:act)) { given }
+        words = Acting.new(desk, artwork, Numbers.read(param.text(:parts)), param).perform(param.text(:act)) { given }
         tell words if words
         # The root of the page holds the values of swatches, and of a tint that comes.
-        everywhere = param.text(:act).match?(/\A(?:tint\z|outfit-)/) || (param.text(:act).start_with?("step-") && choices[:stepping] == "swatch")
+        everywhere = param.text(:act).match?(/\A(?:tint\z|outfit-)/) || param.given?(:stop_tint) || (param.text(:act).match?(/\A(?:step|gradient)-/) && choices[:stepping] == "swatch")
         touches "changes", "tools", "told", "side", "hand", *("rack" if param[:swatch] || param[:find]), *family_parts unless everywhere
         redirect to(came_from&.start_with?(at("dress")) ? came_from : at("dress", artwork: artwork.id)), 303
       end

@@ -3,9 +3,14 @@ module Places
     # The parts that are picked, and what they have in common.
     class Picked
       TITLES = {"fill" => "Fill", "line" => "Line", "stop" => "Stops"}.freeze
+      # What a fill or line can be.
+      KINDS = {"plain" => "Plain", "gradient" => "Gradient", "pattern" => "Pattern", "none" => "None"}.freeze
 
       # What is painted alike.
-      Held = Struct.new(:role, :swatch_id, :kind, :hex, :reference, :opacity, :outfit_id, :places, :first)
+      Held = Struct.new(:role, :swatch_id, :kind, :hex, :reference, :opacity, :outfit_id, :made, :places, :first) do
+        # What tells it from others, besides how opaque it is and what is worn.
+        def alike = [swatch_id, kind, hex, reference, made]
+      end
 
       # One role of them all.
       # @!attribute name [String]
@@ -13,7 +18,8 @@ module Places
       # @!attribute detail [String] what it wears, or whether it follows
       # @!attribute opacity [Integer, nil] per cent; nil where they differ
       # @!attribute mixed [Boolean] do they hold different things?
-      Paint = Struct.new(:role, :title, :name, :shown, :detail, :opacity, :mixed, keyword_init: true) do
+      # @!attribute kind [String, nil] of KINDS; nil where they differ
+      Paint = Struct.new(:role, :title, :name, :shown, :detail, :opacity, :mixed, :kind, keyword_init: true) do
         def shape = (role == "line") ? "line" : "fill"
 
         def painted? = mixed || !shown.nil?
@@ -63,6 +69,15 @@ module Places
       # @return [Array<Paint>]
       def paints = @paints ||= TITLES.filter_map { |role, title| (held = by_role[role]) && paint(role, title, held) }
 
+      # The gradient or pattern that one role of them holds.
+      # @return [EditedPaint, nil] nil where they hold none, or different ones
+      def edited(role)
+        return (@edited ||= {})[role] if @edited&.key?(role)
+        held = by_role[role].to_a
+        made = held.first && held.map(&:alike).uniq.size == 1 && (held.first.kind == "compound" || swatch(held.first)&.paint_json)
+        (@edited ||= {})[role] = (EditedPaint.new(artwork, held.first.first, detail(held)) if made)
+      end
+
       private
 
       attr_reader :artwork
@@ -71,19 +86,26 @@ module Places
 
       def by_role
         @by_role ||= Record.connection.select_rows(<<~SQL).map { |row| Held.new(*row) }.group_by(&:role)
-          SELECT p.role, f.swatch_id, p.kind, p.hex, p.reference, p.opacity, p.outfit_id, count(*), min(p.id)
+          SELECT p.role, f.swatch_id, p.kind, p.hex, p.reference, p.opacity, p.outfit_id, CASE WHEN p.paint IS NOT NULL THEN md5(concat(p.paint, #{Place.ties("p")})) END, count(*), min(p.id)
           FROM parts JOIN places p ON p.part_id = parts.id AND #{artwork.shows} LEFT JOIN follows f ON f.place_id = p.id AND f.ink IS NULL
-          WHERE parts.artwork_id = #{Integer(artwork.drawn_id)} AND parts.#{among} GROUP BY 1, 2, 3, 4, 5, 6, 7 ORDER BY 8 DESC, 9
+          WHERE parts.artwork_id = #{Integer(artwork.drawn_id)} AND parts.#{among} GROUP BY 1, 2, 3, 4, 5, 6, 7, 8 ORDER BY 9 DESC, 10
         SQL
       end
 
       # @param held [Array<Held>] the different ones, most first
       def paint(role, title, held)
-        first, different = held.first, held.uniq { |each| [each.swatch_id, each.kind, each.hex, each.reference, (each.first if each.kind == "compound")] }.size
+        first, different = held.first, held.uniq(&:alike).size
         mixed = different > 1
         return Paint.new(role:, title:, name: "Mixed", detail: "#{different} different", opacity: opacity(held), mixed:) if mixed
-        Paint.new(role:, title:, mixed:, name: swatch(first)&.name || own(first)[0], shown: swatch(first)&.css || own(first)[1], detail: detail(held), opacity: opacity(held))
+        Paint.new(role:, title:, mixed:, kind: kind(first), name: swatch(first)&.name || own(first)[0], shown: swatch(first)&.css || own(first)[1], detail: detail(held), opacity: opacity(held))
       end
+
+      def kind(held)
+        return {"none" => "none", "reference" => "gradient"}.fetch(held.kind) { (held.swatch_id && swatch(held)&.paint) ? kind_of(swatch(held).paint) : "plain" } unless held.kind == "compound"
+        kind_of(edited(held.role).paint)
+      end
+
+      def kind_of(paint) = paint.gradient? ? "gradient" : "pattern"
 
       # Of many, the database says the first.
       def swatch(held) = held.swatch_id && (@chips ||= {})[held.swatch_id] ||= Chip.of([held.swatch_id])[held.swatch_id]
@@ -93,7 +115,7 @@ module Places
         case held.kind
         when "none" then ["None", nil]
         when "colour" then [held.hex, held.hex]
-        when "compound" then Place.find(held.first).paint.then { |paint| ["Gradient or pattern", ::Page::Background.of(paint)] }
+        when "compound" then edited(held.role).paint.then { |paint| [paint.gradient? ? "Gradient" : "Pattern", ::Page::Background.of(paint)] }
         else ["Gradient or pattern of the file", "repeating-linear-gradient(45deg,#8c8c8c 0 4px,#5c5c5c 4px 8px)"]
         end
       end
