@@ -8,7 +8,8 @@ module Changes
     include Inking
 
     # @param paint [Magpie::Palette::Compound] its inks refer to swatches by their ids
-    # @param laid [Magpie::Artwork::Placing, nil] nil: as usual
+    # @param laid [Magpie::Artwork::Placing, Hash{Integer => Magpie::Artwork::Placing}, nil] in
+    #   all of them, or in each by its number; nil: as usual
     # @param tint [[Integer, Float], nil] an ink that follows its swatch by so many per cent
     #   from now on
     def initialize(project, paint:, laid: nil, tint: nil, **given)
@@ -24,7 +25,8 @@ module Changes
       followed = followed(@paint)
       @paint = coloured(@paint, followed)
       clear_places(ids)
-      update_all(Place, ids, **Place::EMPTY, kind: "compound", paint: @paint, laid: @laid)
+      update_all(Place, ids, **Place::EMPTY, kind: "compound", paint: @paint, laid: (@laid unless @laid.is_a?(Hash)))
+      update_each(Place, Place.among(ids).joins(:part).pluck(:id, "parts.position").to_h { |id, number| [id, {laid: @laid[number]}] }) if @laid.is_a?(Hash)
       create_all(Follow, ids.flat_map { |id| followed.map { |ink, swatch| {place_id: id, swatch_id: swatch.id, ink:} } })
     end
 

@@ -1,17 +1,5 @@
 # How parts of an artwork are drawn: what is set of them, and what their file says else.
 class PartSettings
-  MOST = 8 # drawings of which it is kept what they say
-  @kept = {}
-  @lock = Mutex.new
-
-  # @param sha256 [String] of a template
-  # @return [Hash{String => Magpie::Artwork::Settings}] by key of the part
-  def self.of_file(sha256)
-    @kept[sha256] || Magpie::Artwork::Settings.of(Drawings.of(sha256)).freeze.tap do |found|
-      @lock.synchronize { @kept = {**@kept, sha256 => found}.to_a.last(MOST).to_h }
-    end
-  end
-
   # @param artwork [Artwork]
   # @param numbers [Array<Integer>] of parts
   def initialize(artwork, numbers)
@@ -33,7 +21,7 @@ class PartSettings
   private
 
   def settings(key, set)
-    file = PartSettings.of_file(@artwork.template)[key] || Magpie::Artwork::Settings::USUAL
+    file = SettingsOfDrawings.of(@artwork.template)[key] || Magpie::Artwork::Settings::USUAL
     Magpie::Artwork::Settings.new(**file.to_h, **set.transform_keys(&:to_sym))
   end
 

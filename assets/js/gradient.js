@@ -1,6 +1,7 @@
 // The gradient in the hand: its fields, and which of its stops is meant.
 import { all, find, whenPageChanges } from "./page.js"
-import { picked } from "./picks.js"
+import { read } from "./numbers.js"
+import { pick, picked } from "./picks.js"
 import { give, target } from "./stage.js"
 
 let meant = { of: null, stop: null } // the part whose stop it is, and its number
@@ -80,6 +81,12 @@ document.addEventListener("click", event => {
   const open = button.closest(".picked").toggleAttribute("data-part-shown")
   button.setAttribute("aria-expanded", open)
   button.textContent = open ? "Stops" : "Part…"
+})
+
+// A gradient of the drawing that paints other parts, too.
+document.addEventListener("click", event => {
+  const also = event.target.closest?.("[data-pick-also]")?.dataset.pickAlso
+  if (also) pick(read(also), "add")
 })
 
 whenPageChanges(() => {

@@ -5,6 +5,7 @@ import { axes, around, placeOf, pointIn, written } from "./lying.js"
 import { preview } from "./previews.js"
 
 const PAINT = { fill: "fill", line: "stroke" }
+const ELEMENTS = { linear: "linearGradient", round: "radialGradient", radial: "radialGradient" }
 const FAR = 100 // units that a sector reaches, as Magpie::Painters::Sectors has it
 const UNDER = 90 // degrees by which it lies under those that follow
 const STEPS = 24 // pieces of the way between two stops while its middle moves
@@ -13,8 +14,9 @@ const BEYOND = 0.5 // of a part, see Magpie::Painters::Laid
 let shown = null // { svg, host, defs, base, laid: [{ server, element, frame }] }
 
 // @param {Iterable<number>} numbers of parts
+// @param {Object} made the gradient, see Places::Dress::EditedPaint
 // @returns {boolean} is there anything to show it on?
-export function begin(host, numbers, role) {
+export function begin(host, numbers, role, made) {
   end()
   const svg = host.shadowRoot.querySelector("svg"), servers = new Map(), attribute = PAINT[role]
   const defs = Object.assign(document.createElementNS(svg.namespaceURI, "defs"))
@@ -22,27 +24,50 @@ export function begin(host, numbers, role) {
   for (const number of numbers) {
     const element = part(host, number), id = element?.getAttribute(attribute)?.match(/^url\(#(.+)\)$/)?.[1]
     if (!id) continue
-    if (!servers.has(id)) servers.set(id, copied(svg, id, servers.size, element))
+    if (!servers.has(id)) servers.set(id, copied(svg, id, servers.size, element, made))
     const copy = servers.get(id)
     if (copy) preview(element, attribute, `url(#${copy.server.id})`)
   }
   const laid = [...servers.values()].filter(Boolean)
   if (laid.length === 0) return false
-  const base = svg.getElementById(laid[0].of).cloneNode(true)
+  const base = laid[0].of ? svg.getElementById(laid[0].of).cloneNode(true) : bare(svg, made)
   base.id = "preview"
   defs.append(base, ...laid.map(({ server }) => server))
   svg.prepend(defs)
   shown = { svg, host, defs, base, laid }
+  if (!laid[0].of) showLaid(made, made.from, made.to, made.squash)
   return true
 }
 
-function copied(svg, id, number, element) {
+function copied(svg, id, number, element, made) {
   const found = svg.getElementById(id)
+  if (found && !found.dataset.frame && ELEMENTS[made.form]) return ofFile(svg, number, element, made)
   if (!found?.dataset.frame) return null
   const server = found.cloneNode(true), of = server.getAttribute("href").slice(1)
   server.id = `preview-${number}`
   server.setAttribute("href", "#preview")
   return { server, of, element, frame: server.dataset.frame.split(" ").map(Number) }
+}
+
+// One of the drawing's own lies where it lies, and its stops may be another's.
+function ofFile(svg, number, element, { form }) {
+  const server = document.createElementNS(svg.namespaceURI, ELEMENTS[form]), { x, y, width, height } = element.getBBox()
+  const unit = form === "linear" ? { x1: 0, x2: 1 } : { cx: 0, cy: 0, r: 1 }
+  for (const [name, value] of Object.entries({ id: `preview-${number}`, href: "#preview", gradientUnits: "userSpaceOnUse", ...unit })) server.setAttribute(name, value)
+  return { server, of: null, element, frame: [x, y, width, height] }
+}
+
+function bare(svg, { form, order, stops, spread }) {
+  const base = document.createElementNS(svg.namespaceURI, ELEMENTS[form])
+  base.setAttribute("spreadMethod", spread)
+  for (const number of order) {
+    const stop = document.createElementNS(svg.namespaceURI, "stop")
+    stop.setAttribute("offset", stops[number].offset)
+    stop.setAttribute("stop-color", stops[number].colour)
+    stop.dataset.at = number
+    base.append(stop)
+  }
+  return base
 }
 
 // Where a middle moves there must be stops enough between both to show it, which there may

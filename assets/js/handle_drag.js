@@ -48,7 +48,7 @@ document.addEventListener("pointermove", event => {
 })
 
 function preview({ kind, numbers: [one, two], state: { made } }) {
-  begin(host(), picked(), role())
+  begin(host(), picked(), role(), made)
   if (kind === "middle") fill(one, two, made.stops[one].colour, made.stops[two].colour, made.space)
 }
 
@@ -156,6 +156,7 @@ document.addEventListener("keydown", event => {
   if (!focused || event.ctrlKey || event.metaKey || event.altKey) return
   const [kind, ...numbers] = focused.dataset.handle.split(" ")
   if (event.key === "Delete" || event.key === "Backspace") return kind === "stop" && remove(event, Number(numbers[0]))
+  if (event.key === "Escape") return stage().focus({ preventScroll: true }) // once more lets go of the part
   const way = KEYS[event.key]
   if (!way || kind === "way") return
   event.preventDefault()

@@ -54,7 +54,8 @@ module Places
         edit = PaintEdit.new(edited, @param, PartFrames.of(@artwork.template).of(@artwork.parts.numbered(@numbers).where(kind: "part").pluck(:key)), act) { @hand.content }
         return change(Changes::LayParts, role:, laid: edit.laid) if edit.only_laid?
         return Changes::KeepPaint.perform(@project, actor: @actor, paint: edit.paint, swatch: edited.swatch) if edited.swatch && edit.tint.nil? && @choices[:stepping] == "swatch"
-        change(Changes::PaintParts, role:, paint: edit.paint, laid: edit.laid, tint: edit.tint)
+        laid = (edited.own? || !edit.as_laid?) ? edit.laid : edited.laid_in(@numbers)
+        change(Changes::PaintParts, role:, paint: edit.paint, laid:, tint: edit.tint)
         @said = "#{edited.swatch.name} is followed no longer by what is picked: it has a gradient of its own" if edited.swatch
       end
 

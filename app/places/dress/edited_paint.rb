@@ -36,9 +36,21 @@ module Places
       def frame = @frame ||= PartFrames.of(@artwork.template)[place.part.key]
 
       # @return [Magpie::Artwork::Placing] how it lies, also where nothing is said
-      def laid = @laid ||= place.laid || Magpie::Artwork::Placing.usual(paint, frame)
+      def laid = @laid ||= held_laid || Magpie::Artwork::Placing.usual(paint, frame)
 
-      def laid? = !place.laid.nil?
+      # What the place says of it, if anything.
+      # @return [Magpie::Artwork::Placing, nil]
+      def held_laid = place.laid
+
+      def laid? = !held_laid.nil?
+
+      # Is it the parts' own, or a swatch, and not the drawing's?
+      def own? = true
+
+      # Parts that it paints, too, and that are not picked, where nobody said yet whether it
+      # is one for all.
+      # @return [Array<Integer>] their numbers
+      def sharing = []
 
       # Where its shares are counted from: the part, or the frame across several.
       # @return [Array<Float>] left, top, width, height
@@ -70,12 +82,12 @@ module Places
       end
 
       # Tells it from what it was or will be.
-      def mark = Magpie::Painters::Servers.digest([paint.to_h, paint.inks.map(&:reference), place.laid&.to_h])
+      def mark = Magpie::Painters::Servers.digest([paint.to_h, paint.inks.map(&:reference), held_laid&.to_h])
 
       # What a browser needs to draw its handles.
       # @return [Hash]
       def to_h
-        {part: part.position, form: paint.form, space: ::Page::InkWriting::SPACES.fetch(paint.mixing), across: !laid.across.nil?, box:, from: laid.from, to: laid.to, squash: laid.squash, mark:,
+        {part: part.position, form: paint.form, space: ::Page::InkWriting::SPACES.fetch(paint.mixing), spread: Magpie::Painters::Stops::SPREADS.fetch(paint.extent, "pad"), across: !laid.across.nil?, box:, from: laid.from, to: laid.to, squash: laid.squash, mark:,
          stops: paint.inks.map { |ink| {offset: ink.offset, middle: ink.middle, colour: ::Page::Background.colour(ink)} }, order: paint.order}
       end
 

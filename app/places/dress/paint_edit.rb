@@ -14,7 +14,7 @@ module Places
       # @raise [Magpie::Error]
       def initialize(edited, param, frames, act = nil, &in_hand)
         @edited, @param, @frames, @in_hand = edited, param, frames, in_hand
-        @paint, @laid = edited.paint, edited.place.laid
+        @paint, @laid = edited.paint, edited.held_laid
         raise Magpie::Error, "#{edited.part.label} was painted otherwise meanwhile. Nothing was done. Look at it, and do it again" if param.given?(:saw_paint) && param.text(:saw_paint) != edited.mark
         handles if param.given?(:handles)
         fields
@@ -29,18 +29,20 @@ module Places
       attr_reader :tint
 
       # Is it made of what it was made of?
-      def only_laid? = tint.nil? && paint == @edited.paint
+      def only_laid? = tint.nil? && paint == @edited.paint && @edited.own?
+
+      # Does it lie as it did?
+      def as_laid? = laid == @edited.held_laid
 
       private
 
-      DOING = {"reverse" => :reverse, "evenly" => :space_evenly, "across" => :lay_across, "own" => :lay_as_usual, "usual" => :lay_as_usual, "give" => :give, "clear" => :clear, "remove" => :remove, "add" => :add}.freeze
-      MOST = 12
+      DOING = {"reverse" => :reverse, "evenly" => :space_evenly, "across" => :lay_across, "own" => :lay_as_usual, "usual" => :lay_as_usual, "give" => :give, "clear" => :clear, "remove" => :remove, "add" => :add, "take" => :itself}.freeze
 
       # Stops as they lie now: each is one that was there, or a new one in the colour that
       # was there.
       def handles
         data = JSON.parse(@param.text(:handles))
-        inks = data.fetch("stops").first(MOST + 1).map { |stop| stop["of"] ? moved(stop) : between(Float(stop.fetch("offset"))) }
+        inks = data.fetch("stops").first(Compound::MOST + 1).map { |stop| stop["of"] ? moved(stop) : between(Float(stop.fetch("offset"))) }
         @paint = @paint.with(inks:).checked
         @laid = Magpie::Artwork::Placing.from_h({"from" => data["from"], "to" => data["to"], "squash" => data["squash"], "focus" => @edited.laid.focus, "across" => @edited.laid.across}.compact) if data["from"]
       rescue JSON::ParserError, TypeError, ArgumentError, NoMethodError, IndexError

@@ -74,8 +74,7 @@ module Places
       def edited(role)
         return (@edited ||= {})[role] if @edited&.key?(role)
         held = by_role[role].to_a
-        made = held.first && held.map(&:alike).uniq.size == 1 && (held.first.kind == "compound" || swatch(held.first)&.paint_json)
-        (@edited ||= {})[role] = (EditedPaint.new(artwork, held.first.first, detail(held)) if made)
+        (@edited ||= {})[role] = (edited_of(held) if held.map(&:alike).uniq.size == 1)
       end
 
       private
@@ -100,9 +99,19 @@ module Places
         Paint.new(role:, title:, mixed:, kind: kind(first), name: swatch(first)&.name || own(first)[0], shown: swatch(first)&.css || own(first)[1], detail: detail(held), opacity: opacity(held))
       end
 
+      def edited_of(held)
+        first = held.first
+        return EditedPaint.new(artwork, first.first, detail(held)) if first.kind == "compound" || swatch(first)&.paint_json
+        EditedFileGradient.of(artwork, first.first, @numbers) if first.kind == "reference" && first.role != "stop"
+      end
+
       def kind(held)
-        return {"none" => "none", "reference" => "gradient"}.fetch(held.kind) { (held.swatch_id && swatch(held)&.paint) ? kind_of(swatch(held).paint) : "plain" } unless held.kind == "compound"
-        kind_of(edited(held.role).paint)
+        case held.kind
+        when "none" then "none"
+        when "compound" then kind_of(edited(held.role).paint)
+        when "reference" then FileGradients.of(artwork.template)[held.reference] ? "gradient" : "pattern"
+        else swatch(held)&.paint ? kind_of(swatch(held).paint) : "plain"
+        end
       end
 
       def kind_of(paint) = paint.gradient? ? "gradient" : "pattern"

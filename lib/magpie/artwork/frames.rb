@@ -9,7 +9,8 @@ module Magpie
       # @!attribute box [Array<Float>] left, top, width, height, in the part's own units;
       #   neither side is nothing, also of a straight line
       # @!attribute matrix [Affine] from there to the units of the drawing
-      Frame = Struct.new(:box, :matrix)
+      # @!attribute view [Array<Float>] width and height of what per cent are of there
+      Frame = Struct.new(:box, :matrix, :view)
       # What a part is inside of.
       Within = Struct.new(:matrix, :width, :height)
 
@@ -31,7 +32,7 @@ module Magpie
         @framed[key] ||= begin
           node, within = @found[key]
           box = node && (Vocabulary::TEXTS.include?(node.name) ? texts.box(node, within) : Shapes.box(node, within.width, within.height))
-          Frame.new(wide(box || @view), within&.matrix || Affine::IDENTITY)
+          Frame.new(wide(box || @view), within&.matrix || Affine::IDENTITY, within ? [within.width, within.height] : @view.last(2))
         end
       end
 

@@ -9,7 +9,7 @@ module Magpie
     # @!attribute size [Float] of a pattern's repeat, in the artwork's own units
     # @!attribute mixing [String] one of MIXINGS: where the colours between two stops lie
     # @!attribute extent [String] one of EXTENTS: what lies beyond the ends of a gradient
-    # @!attribute inks [Array<Ink>] 2 to 12
+    # @!attribute inks [Array<Ink>] 2 to MOST, of a pattern 2 to 12
     Compound = Struct.new(:form, :angle, :size, :mixing, :extent, :inks, keyword_init: true) do
       def initialize(mixing: "srgb", extent: "pad", **given) = super
 
@@ -57,7 +57,10 @@ module Magpie
 
       private
 
-      def most = %w[dots checks].include?(form) ? 2 : 12
+      def most
+        return self.class::MOST if gradient?
+        %w[dots checks].include?(form) ? 2 : 12
+      end
     end
 
     class Compound
@@ -90,6 +93,7 @@ module Magpie
         def shown = (opacity < 1) ? colour.with(alpha: colour.alpha * opacity) : colour
       end
       USUAL = {"opacity" => 1.0, "middle" => 0.5}.freeze
+      MOST = 48 # stops of a gradient
       MIDDLES = 0.02..0.98
       SIZE = 24.0 # of a repeat, where nothing is said
       FORMS = {

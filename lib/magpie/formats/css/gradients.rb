@@ -9,7 +9,6 @@ module Magpie
         SIDES = {"top" => [0, -1], "bottom" => [0, 1], "left" => [-1, 0], "right" => [1, 0]}.freeze
         # Of ours, what CSS calls it; what else there is, is nearest to the eye's.
         SPACES = {"oklab" => "oklab", "linear" => "srgb-linear"}.freeze
-        MOST = 12 # stops
 
         # A stop as it stands there.
         # @!attribute offset [Float, nil]
@@ -33,7 +32,7 @@ module Magpie
           parts = Value.split(node[:value])
           told = configured?(parts.first.to_a) ? parts.shift : []
           stops = placed(stops(parts))
-          raise Error, "the gradient has #{Text.count(stops.size, "stop")}: expected 2 to #{MOST}" unless stops.size.between?(2, MOST)
+          raise Error, "the gradient has #{Text.count(stops.size, "stop")}: expected 2 to #{Palette::Compound::MOST}" unless stops.size.between?(2, Palette::Compound::MOST)
           given = {form: form(kind.downcase, told), angle: angle(kind.downcase, told), mixing: mixing(told), extent: again ? "repeat" : "pad"}
           [Palette::Compound.new(**given, size: Palette::Compound::SIZE, inks: inks(stops)).checked, stops.map(&:name)]
         end

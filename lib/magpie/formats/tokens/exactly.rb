@@ -5,7 +5,7 @@ module Magpie
       # changed a token elsewhere changed what others read, and that counts.
       class Exactly
         AGREES = 0.5 # ΔE00
-        MOST_INKS = 12
+        MOST_INKS = Palette::Compound::MOST
 
         # @param ours [Hash] the extension of a token
         def initialize(ours) = @ours = ours

@@ -3,8 +3,6 @@ module Magpie
     class Tokens < Format
       # The stops of a gradient token: format module 2025.10, "Gradient".
       class Stops
-        MOST = 12
-
         # @param aliases [Aliases]
         # @param place [Array<String>] of the token, for messages
         # @yieldparam value [Object] of a colour token
@@ -18,7 +16,7 @@ module Magpie
         # @raise [Magpie::Error]
         def read(value)
           raise Error, "a gradient that is no list of stops" unless value.is_a?(Array)
-          raise Error, "a gradient with #{Text.count(value.size, "stop")}: expected 2 to #{MOST}" unless value.size.between?(2, MOST)
+          raise Error, "a gradient with #{Text.count(value.size, "stop")}: expected 2 to #{Palette::Compound::MOST}" unless value.size.between?(2, Palette::Compound::MOST)
           stops = value.map { |stop| stop(stop) }.sort_by.with_index { |(_, offset, _), index| [offset, index] }
           inks = stops.map { |colour, offset, _| Palette::Compound::Ink.new(colour:, offset:) }
           [Palette::Compound.new(form: "linear", angle: 0.0, size: Palette::Compound::SIZE, inks:).checked, stops.map(&:last)]
