@@ -9,6 +9,7 @@ require "ferrum"
 require "tmpdir"
 require_relative "palettes"
 require_relative "dress_frames"
+require_relative "gradient_frames"
 
 Database.migrate
 Demo.clear
@@ -63,6 +64,8 @@ Capybara.server = :puma, {Silent: true, config_files: ["-"]}
 server = Capybara::Server.new(App).boot
 page = Frames.browser
 page.page.set_viewport(width: 1280, height: 800)
+Frames::Gradients.rows(page, server)
+exit if ENV["ONLY"] == "gradients"
 path = Frames.large_picture
 Frames::Dress.rows(page, server)
 puts "| Pointer over 12 megapixels | Frames | Median | 95 % | Longest |", "| --- | --: | --: | --: | --: |"

@@ -11,7 +11,11 @@ const UNDER = 90 // degrees by which it lies under those that follow
 const STEPS = 24 // pieces of the way between two stops while its middle moves
 const BEYOND = 0.5 // of a part, see Magpie::Painters::Laid
 
-let shown = null // { svg, host, defs, base, laid: [{ server, element, frame }] }
+const LIVE = 100 // parts that follow each frame; where there are more, the smaller ones wait
+const REST = 120 // ms after which those follow that wait
+
+let shown = null // { svg, host, defs, made, laid: [{ server, element, frame }], whole, groups: [{ base, laid }] }
+let resting = null
 
 // @param {Iterable<number>} numbers of parts
 // @param {Object} made the gradient, see Places::Dress::EditedPaint
@@ -19,7 +23,7 @@ let shown = null // { svg, host, defs, base, laid: [{ server, element, frame }] 
 export function begin(host, numbers, role, made) {
   end()
   const svg = host.shadowRoot.querySelector("svg"), servers = new Map(), attribute = PAINT[role]
-  const defs = Object.assign(document.createElementNS(svg.namespaceURI, "defs"))
+  const defs = document.createElementNS(svg.namespaceURI, "defs")
   defs.dataset.preview = ""
   for (const number of numbers) {
     const element = part(host, number), id = element?.getAttribute(attribute)?.match(/^url\(#(.+)\)$/)?.[1]
@@ -30,13 +34,35 @@ export function begin(host, numbers, role, made) {
   }
   const laid = [...servers.values()].filter(Boolean)
   if (laid.length === 0) return false
-  const base = laid[0].of ? svg.getElementById(laid[0].of).cloneNode(true) : bare(svg, made)
-  base.id = "preview"
-  defs.append(base, ...laid.map(({ server }) => server))
+  const whole = laid[0].of ? svg.getElementById(laid[0].of).cloneNode(true) : bare(svg, made)
+  shown = { svg, host, defs, made, laid, whole, groups: grouped(laid).map((some, number) => group(whole, some, number)) }
+  defs.append(...shown.groups.map(({ base }) => base), ...laid.map(({ server }) => server))
   svg.prepend(defs)
-  shown = { svg, host, defs, base, laid }
   if (!laid[0].of) showLaid(made, made.from, made.to, made.squash)
   return true
+}
+
+// The larger ones, and those that can wait.
+function grouped(laid) {
+  if (laid.length <= LIVE) return [laid]
+  const bySize = [...laid].sort((one, two) => two.frame[2] * two.frame[3] - one.frame[2] * one.frame[3])
+  return [bySize.slice(0, LIVE), bySize.slice(LIVE)]
+}
+
+function group(whole, laid, number) {
+  const base = whole.cloneNode(true)
+  base.id = `preview-of-${number}`
+  for (const { server } of laid) server.setAttribute("href", `#${base.id}`)
+  return { base, laid }
+}
+
+// Does something now to those that follow each frame, and to the others once the hand rests.
+function each(run) {
+  const [first, ...others] = shown.groups, of = shown
+  run(first)
+  if (others.length === 0) return
+  clearTimeout(resting)
+  resting = setTimeout(() => { if (shown === of) others.forEach(run) }, REST)
 }
 
 function copied(svg, id, number, element, made) {
@@ -45,7 +71,6 @@ function copied(svg, id, number, element, made) {
   if (!found?.dataset.frame) return null
   const server = found.cloneNode(true), of = server.getAttribute("href").slice(1)
   server.id = `preview-${number}`
-  server.setAttribute("href", "#preview")
   return { server, of, element, frame: server.dataset.frame.split(" ").map(Number) }
 }
 
@@ -53,7 +78,7 @@ function copied(svg, id, number, element, made) {
 function ofFile(svg, number, element, { form }) {
   const server = document.createElementNS(svg.namespaceURI, ELEMENTS[form]), { x, y, width, height } = element.getBBox()
   const unit = form === "linear" ? { x1: 0, x2: 1 } : { cx: 0, cy: 0, r: 1 }
-  for (const [name, value] of Object.entries({ id: `preview-${number}`, href: "#preview", gradientUnits: "userSpaceOnUse", ...unit })) server.setAttribute(name, value)
+  for (const [name, value] of Object.entries({ id: `preview-${number}`, gradientUnits: "userSpaceOnUse", ...unit })) server.setAttribute(name, value)
   return { server, of: null, element, frame: [x, y, width, height] }
 }
 
@@ -76,10 +101,9 @@ function bare(svg, { form, order, stops, spread }) {
 // @param {string} one, two their colours, as CSS
 // @param {string} space in which they are mixed
 export function fill(from, to, one, two, space) {
-  const stops = shown?.base.querySelectorAll("stop") ?? []
-  if (stops.length === 0) return
-  for (const stop of stops) if (stop.dataset.between?.startsWith(`${from} ${to} `)) stop.remove()
-  const after = [...shown.base.querySelectorAll(`[data-at="${to}"]`)].at(0)
+  const after = shown?.whole.querySelector(`stop[data-at="${to}"]`)
+  if (!after) return
+  for (const stop of shown.whole.querySelectorAll(`[data-between^="${from} ${to} "]`)) stop.remove()
   for (let step = 1; step < STEPS; step++) {
     const stop = document.createElementNS(shown.svg.namespaceURI, "stop")
     stop.setAttribute("stop-color", `color-mix(in ${space}, ${one}, ${two} ${step / STEPS * 100}%)`)
@@ -90,6 +114,7 @@ export function fill(from, to, one, two, space) {
 
 // What was painted anew needs no copies any more.
 export function end() {
+  clearTimeout(resting)
   shown?.defs.remove()
   shown = null
 }
@@ -99,11 +124,18 @@ document.addEventListener("drawing:painted", event => { if (event.target === sho
 // @param {Array<{offset: number, middle: number}|null>} stops by number; null is taken away
 export function showStops(stops) {
   if (!shown) return
-  for (const stop of shown.base.querySelectorAll("stop")) {
+  const moved = shown.whole.cloneNode(true)
+  for (const stop of moved.querySelectorAll("stop")) {
     const at = offsetOf(stop.dataset, stops)
     at === null ? stop.remove() : stop.setAttribute("offset", at)
   }
-  for (const path of shown.base.querySelectorAll("[data-sector]")) bend(path, stops)
+  for (const path of moved.querySelectorAll("[data-sector]")) bend(path, stops)
+  each(group => {
+    const base = moved.cloneNode(true)
+    base.id = group.base.id
+    group.base.replaceWith(base) // at once: each stop that moves would have all that it paints looked at
+    group.base = base
+  })
 }
 
 function offsetOf({ at, between }, stops) {
@@ -114,7 +146,7 @@ function offsetOf({ at, between }, stops) {
 
 // A sector of one that turns: its edges move with the stops between which they lie.
 function bend(path, stops) {
-  const [from, to, ...places] = path.dataset.sector.split(" "), begun = path.dataset.middle ??= stops[from]?.middle ?? 0.5
+  const [from, to, ...places] = path.dataset.sector.split(" "), begun = shown.made.stops[from]?.middle ?? 0.5
   const one = from === "x" ? { offset: 0, middle: 0.5 } : stops[from], two = to === "x" ? { offset: 1 } : stops[to]
   if (!one || !two) return path.setAttribute("d", "")
   const bent = Math.log(one.middle) / Math.log(begun)
@@ -129,12 +161,14 @@ function bend(path, stops) {
 // @param {number[]} from, to shares of the frame
 export function showLaid({ across, box, form }, from, to, squash) {
   if (!shown) return
-  for (const { server, element, frame } of shown.laid) {
-    const within = across ? box : frame
-    let lies = axes(pointIn(within, from), pointIn(within, to), squash)
-    if (across) lies = DOMMatrix.fromMatrix(element.getScreenCTM()).inverse().multiply(DOMMatrix.fromMatrix(shown.svg.getScreenCTM())).multiply(lies)
-    form === "conic" ? turn(server, lies, frame) : server.setAttribute("gradientTransform", written(lies))
-  }
+  each(({ laid }) => laid.forEach(one => lay(one, across, box, form, from, to, squash)))
+}
+
+function lay({ server, element, frame }, across, box, form, from, to, squash) {
+  const within = across ? box : frame
+  let lies = axes(pointIn(within, from), pointIn(within, to), squash)
+  if (across) lies = DOMMatrix.fromMatrix(element.getScreenCTM()).inverse().multiply(DOMMatrix.fromMatrix(shown.svg.getScreenCTM())).multiply(lies)
+  form === "conic" ? turn(server, lies, frame) : server.setAttribute("gradientTransform", written(lies))
 }
 
 // As Magpie::Painters::Laid has it: a unit of one size, and one tile round the part.

@@ -2,7 +2,7 @@
 import { onceAFrame } from "./frames.js"
 import { change, mean, role } from "./gradient.js"
 import { begin, fill, showLaid, showStops } from "./gradient_preview.js"
-import { draw, lies, localAt, unitAt } from "./handles.js"
+import { dragged as lyingSo, draw, lies, localAt, unitAt } from "./handles.js"
 import { moved, pointIn, shareOf, snapped } from "./lying.js"
 import { find } from "./page.js"
 import { picked } from "./picks.js"
@@ -49,6 +49,7 @@ document.addEventListener("pointermove", event => {
 
 function preview({ kind, numbers: [one, two], state: { made } }) {
   begin(host(), picked(), role(), made)
+  stage().dataset.handling = "" // outlines would hide what is looked at
   if (kind === "middle") fill(one, two, made.stops[one].colour, made.stops[two].colour, made.space)
 }
 
@@ -56,15 +57,16 @@ function preview({ kind, numbers: [one, two], state: { made } }) {
 const show = onceAFrame(() => {
   if (!press?.dragged) return
   const { state, dragged: now } = press
+  draw(lyingSo(state, now)) // before the drawing changes: where things are would have to be found anew
   if (now.stops) showStops(now.stops.map(stop => stop.going ? null : stop))
   else showLaid(state.made, now.from ?? state.from, now.to ?? state.to, now.squash ?? state.squash)
-  draw(now)
 })
 
 document.addEventListener("pointerup", event => {
   if (!press || !event.isPrimary) return
   const { kind, dragged: now, state } = press
   press = null
+  delete stage().dataset.handling
   if (now) return commit(state, now)
   if (kind === "way") addAt(state, onStage(event))
 })
@@ -80,6 +82,7 @@ function callOff() {
   if (!press) return
   if (press.dragged) takeBack()
   press = null
+  delete stage().dataset.handling
   draw()
 }
 
@@ -165,15 +168,16 @@ document.addEventListener("keydown", event => {
     keyed = { state: lies(), now: {} }
     preview({ kind, numbers: numbers.map(Number), state: keyed.state })
   }
-  keyed.now = { ...keyed.now, ...byKey(lies(keyed.now), kind, numbers.map(Number), way.map(step => step * (event.shiftKey ? 10 : 1))) }
+  keyed.now = { ...keyed.now, ...byKey(lyingSo(keyed.state, keyed.now), kind, numbers.map(Number), way.map(step => step * (event.shiftKey ? 10 : 1))) }
   keyed.now.stops ? showStops(keyed.now.stops) : showLaid(keyed.state.made, keyed.now.from ?? keyed.state.from, keyed.now.to ?? keyed.state.to, keyed.now.squash ?? keyed.state.squash)
-  draw(keyed.now)
+  draw(lyingSo(keyed.state, keyed.now))
 }, true)
 
 addEventListener("keyup", event => {
   if (!keyed || !KEYS[event.key]) return
   const { state, now } = keyed
   keyed = null
+  delete stage().dataset.handling
   commit(state, now)
 })
 

@@ -3,7 +3,7 @@
 import { part } from "./drawings.js"
 import { onceAFrame } from "./frames.js"
 import { gradient, meantStop } from "./gradient.js"
-import { axes, moved, pointIn, shareOf, written } from "./lying.js"
+import { axes, moved, pointIn, shareOf } from "./lying.js"
 import { find, whenPageChanges } from "./page.js"
 import { host, stage, tool } from "./stage.js"
 
@@ -16,15 +16,22 @@ const LAST = 0.97 // from where a stop on a ring stands off it, so that it hides
 const layer = () => find("#handles")
 const root = () => host()?.shadowRoot?.querySelector("svg")
 
-// How things stand: the gradient as data, and as it is being dragged.
-// @returns {Object|null} { made, from, to, squash, stops, local, screen }
-export function lies(dragged = {}) {
+// How things stand.
+// @returns {Object|null} { made, from, to, squash, stops, local, unit, room }: the gradient as
+//   the page has it, how it lies, from its units to the stage and from its own to those, and
+//   where on the stage a handle can be reached
+export function lies() {
   const made = layer() && tool() === "pick" ? gradient() : null, shape = made && part(host(), made.part)
   if (!shape?.getScreenCTM?.() || !["linear", "round", "radial", "conic"].includes(made.form)) return null
-  const { left, top } = stage().getBoundingClientRect()
+  const { left, top } = stage().getBoundingClientRect(), room = stage().closest(".stage-room").getBoundingClientRect()
   const local = new DOMMatrix([1, 0, 0, 1, -left, -top]).multiply(DOMMatrix.fromMatrix((made.across ? root() : shape).getScreenCTM()))
-  const { from, to, squash, stops } = { ...made, ...dragged }
-  return { made, from, to, squash, stops, local, unit: axes(pointIn(made.box, from), pointIn(made.box, to), squash) }
+  return dragged({ made, from: made.from, to: made.to, squash: made.squash, stops: made.stops, local, room: [room.left - left, room.top - top, room.right - left, room.bottom - top] })
+}
+
+// The same with a handle elsewhere. The page is not asked again, which would have it laid out.
+export function dragged(state, now = {}) {
+  const moved = { ...state, ...now }
+  return { ...moved, unit: axes(pointIn(moved.made.box, moved.from), pointIn(moved.made.box, moved.to), moved.squash) }
 }
 
 // On the stage, in px.
@@ -52,29 +59,30 @@ function element(name, attributes, ...children) {
 // Black under white, so that it is seen on any colour.
 const twice = (name, attributes) => ["handle-under", "handle-over"].map(kind => element(name, { ...attributes, class: kind }))
 
-const drop = size => `M${-size} ${size}V0A${size} ${size} 0 1 1 0 ${size}Z`
+// Everything is drawn where it stands, without transforms: one that moves would have the
+// layers of the whole page laid out anew.
+const drop = (size, [x, y]) => `M${x - size} ${y + size}V${y}A${size} ${size} 0 1 1 ${x} ${y + size}Z`
 
 function handle(kind, [x, y], label, value, ...shapes) {
-  return element("g", { "data-handle": kind, transform: `translate(${x} ${y})`, tabindex: 0, role: "slider", "aria-label": label, "aria-valuenow": value, "aria-valuetext": `${label} ${value}` },
-    element("rect", { x: -HIT, y: -HIT, width: HIT * 2, height: HIT * 2, class: "handle-hit" }), ...shapes)
+  return element("g", { "data-handle": kind, tabindex: 0, role: "slider", "aria-label": label, "aria-valuenow": value, "aria-valuetext": `${label} ${value}` },
+    element("rect", { x: x - HIT, y: y - HIT, width: HIT * 2, height: HIT * 2, class: "handle-hit" }), ...shapes)
 }
+
+const endDrop = point => ["handle-paper", "handle-edge"].map(kind => element("path", { d: drop(END, point), class: kind }))
 
 function stopHandle(state, number) {
   const { offset } = state.stops[number], { colour } = state.made.stops[number]
-  const body = element("path", { d: drop(DROP), class: "handle-colour", style: `fill:${colour}` })
-  const at = onUnit(state.made, offset), apart = state.made.form === "conic" && offset > LAST
-  const made = handle(`stop ${number}`, apart ? off(state, at, [0, 0]) : seen(state, at), `Stop ${state.made.order.indexOf(number) + 1}`, Math.round(offset * 1000) / 10,
-    element("path", { d: drop(DROP), class: "handle-paper" }), body, element("path", { d: drop(DROP), class: "handle-rim" }), element("path", { d: drop(DROP), class: "handle-edge" }))
+  const at = onUnit(state.made, offset), apart = state.made.form === "conic" && offset > LAST, point = apart ? off(state, at, [0, 0]) : seen(state, at)
+  const shapes = ["handle-paper", "handle-colour", "handle-rim"].map(kind => element("path", { d: drop(DROP, point), class: kind }))
+  shapes[1].style.fill = colour
+  const made = handle(`stop ${number}`, point, `Stop ${state.made.order.indexOf(number) + 1}`, Math.round(offset * 1000) / 10, ...shapes)
   made.classList.toggle("handle-meant", number === meantStop())
   made.classList.toggle("handle-going", Boolean(state.stops[number].going))
   return made
 }
 
 // Can it be reached? The drawing may fill all its room.
-function inRoom([x, y]) {
-  const { left, top } = stage().getBoundingClientRect(), room = stage().closest(".stage-room").getBoundingClientRect()
-  return x + left > room.left + END && x + left < room.right - END && y + top > room.top + END && y + top < room.bottom - END
-}
+const inRoom = ({ room: [left, top, right, bottom] }, [x, y]) => x > left + END && x < right - END && y > top + END && y < bottom - END
 
 // Beside a point, away from another or towards it.
 function off(state, at, other, side = 1) {
@@ -86,46 +94,66 @@ function off(state, at, other, side = 1) {
 // stop outside.
 function endHandle(state, kind, at, label, ways) {
   const [out, within] = [1, -1].map(side => off(state, at, ways, side))
-  return handle(kind, state.made.form !== "conic" && (inRoom(out) || !inRoom(within)) ? out : within, label, 0, element("path", { d: drop(END), class: "handle-paper" }), element("path", { d: drop(END), class: "handle-edge" }))
+  const point = state.made.form !== "conic" && (inRoom(state, out) || !inRoom(state, within)) ? out : within
+  return handle(kind, point, label, 0, ...endDrop(point))
 }
 
 // Two thin lines across the way, where both stops are mixed half and half.
 function middleHandle(state, one, two) {
   const from = state.stops[one], to = state.stops[two], at = from.offset + (to.offset - from.offset) * from.middle
   const point = seen(state, onUnit(state.made, at)), next = seen(state, onUnit(state.made, at + 0.001))
-  const turn = Math.atan2(next[1] - point[1], next[0] - point[0]) * 180 / Math.PI
-  const lines = element("g", { transform: `rotate(${turn})` }, ...[-2.5, 2.5].flatMap(x => twice("line", { x1: x, x2: x, y1: -8, y2: 8 })))
-  return handle(`middle ${one} ${two}`, point, `Middle after stop ${state.made.order.indexOf(one) + 1}`, Math.round(from.middle * 1000) / 10, lines)
+  const turn = Math.atan2(next[1] - point[1], next[0] - point[0]), along = [Math.cos(turn), Math.sin(turn)]
+  const end = (apart, side) => [point[0] + along[0] * apart - along[1] * side, point[1] + along[1] * apart + along[0] * side]
+  const lines = [-2.5, 2.5].flatMap(apart => twice("path", { d: `M${end(apart, -8)}L${end(apart, 8)}` }))
+  return handle(`middle ${one} ${two}`, point, `Middle after stop ${state.made.order.indexOf(one) + 1}`, Math.round(from.middle * 1000) / 10, ...lines)
 }
 
 function way(state) {
-  const { form } = state.made, ring = { transform: written(state.local.multiply(state.unit)), r: 1 }
-  const [x1, y1] = seen(state, [0, 0]), [x2, y2] = seen(state, [1, 0])
-  const line = { x1, y1, x2, y2 }
-  const hit = form === "conic" ? element("circle", { ...ring, class: "handle-way", "data-handle": "way" }) : element("line", { ...line, class: "handle-way", "data-handle": "way" })
-  return [...form === "linear" ? [] : twice("circle", ring), ...form === "conic" ? [] : twice("line", line), hit]
+  const { form } = state.made, ring = { d: circle(state) }, line = { d: `M${seen(state, [0, 0])}L${seen(state, [1, 0])}` }
+  const hit = element("path", { ...form === "conic" ? ring : line, class: "handle-way", "data-handle": "way" })
+  return [...form === "linear" ? [] : twice("path", ring), ...form === "conic" ? [] : twice("path", line), hit]
+}
+
+// Its unit circle, in four bends: what moves their points moves it (the usual 0.5523 of a quarter).
+function circle(state) {
+  const k = 0.5523, point = at => seen(state, at)
+  const bends = [[[1, k], [k, 1], [0, 1]], [[-k, 1], [-1, k], [-1, 0]], [[-1, -k], [-k, -1], [0, -1]], [[k, -1], [1, -k], [1, 0]]]
+  return `M${point([1, 0])}${bends.map(bend => `C${bend.map(point).join(" ")}`).join("")}Z`
 }
 
 // Those of ends: of what is round, where it begins stands behind its middle.
 function ends(state) {
   const { form } = state.made
-  const from = form === "conic" ? handle("from", seen(state, [0, 0]), "The middle", 0, element("path", { d: drop(END), class: "handle-paper" }), element("path", { d: drop(END), class: "handle-edge" })) :
+  const from = form === "conic" ? handle("from", seen(state, [0, 0]), "The middle", 0, ...endDrop(seen(state, [0, 0]))) :
     endHandle(state, "from", [0, 0], form === "linear" ? "Where it begins" : "The middle", [1, 0])
   const squash = form === "radial" ? [endHandle(state, "squash", [0, 1], "How long the other axis is", [0, 0])] : []
   return [from, endHandle(state, "to", [1, 0], form === "conic" ? "Where the turn begins" : "Where it ends", [0, 0]), ...squash]
 }
 
-// @param {Object} [dragged] what is other than the page says: from, to, squash, stops
-export function draw(dragged) {
+// @param {Object} [state] see lies
+export function draw(state = lies()) {
   const above = layer()
   if (!above) return
-  const state = lies(dragged), focused = above.querySelector(":focus")?.dataset.handle
-  if (!state) return above.replaceChildren()
+  const drawn = state ? handles(state) : [], there = [...above.children]
+  if (drawn.length > 0 && drawn.length === there.length && drawn.every((made, index) => alike(made, there[index]))) return there.forEach((each, index) => become(each, drawn[index]))
+  const focused = above.querySelector(":focus")?.dataset.handle
+  above.replaceChildren(...drawn)
+  if (focused) above.querySelector(`[data-handle="${focused}"]`)?.focus({ preventScroll: true })
+}
+
+function handles(state) {
   const order = state.made.order
   const middles = order.slice(0, -1).map((one, index) => [one, order[index + 1]]).filter(([one, two]) => state.stops[two].offset - state.stops[one].offset > 0.02)
   const stops = order.filter(number => number !== meantStop()).concat(meantStop())
-  above.replaceChildren(...way(state), ...middles.map(pair => middleHandle(state, ...pair)), ...ends(state), ...stops.map(number => stopHandle(state, number)))
-  if (focused) above.querySelector(`[data-handle="${focused}"]`)?.focus({ preventScroll: true })
+  return [...way(state), ...middles.map(pair => middleHandle(state, ...pair)), ...ends(state), ...stops.map(number => stopHandle(state, number))]
+}
+
+const alike = (one, two) => one.localName === two.localName && one.dataset.handle === two.dataset.handle
+
+// Only what differs is written: what is dragged keeps its focus, and the page its layout.
+function become(there, made) {
+  for (const { name, value } of made.attributes) if (there.getAttribute(name) !== value) there.setAttribute(name, value)
+  for (const [index, child] of [...there.children].entries()) become(child, made.children[index])
 }
 
 const soon = onceAFrame(() => draw())

@@ -181,7 +181,7 @@ RSpec.describe "Dress, gradients", :screen do
     eventually { expect(paint.laid&.squash).to be_between(0.05, 0.3) }
     expect(before).to be_nil
     select "turning", from: "Form of the gradient"
-    expect(page).to have_css("#handles circle[data-handle=way]")
+    expect(page).to have_no_css("#handles [data-handle=squash]")
     drag("stop 1", by(at("from"), -80, 1))
     eventually { expect(offsets.last).to be_between(20, 80) }
     click_button "Reverse"
