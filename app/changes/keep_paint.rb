@@ -1,5 +1,6 @@
 module Changes
-  # Keeps a gradient or pattern as a swatch, or gives one that is there other inks.
+  # Keeps a gradient or pattern as a swatch, which parts that have it follow from then on, or
+  # gives one that is there other inks.
   class KeepPaint < Change
     include Ties
     include Slots
@@ -9,9 +10,11 @@ module Changes
     #   swatches that they follow
     # @param group [Group, nil] for a new one
     # @param swatch [Swatch, nil] to be changed
-    def initialize(project, paint:, group: nil, swatch: nil, name: "")
+    # @param parts [Hash, nil] that follow it: artwork, numbers, role; and laid, by number,
+    #   where it lies otherwise than their places say
+    def initialize(project, paint:, group: nil, swatch: nil, name: "", parts: nil)
       super(project)
-      @paint, @group, @swatch, @name = paint, group, swatch, Magpie::Text.name(name)
+      @paint, @group, @swatch, @name, @parts = paint, group, swatch, Magpie::Text.name(name), parts
     end
 
     private
@@ -23,7 +26,17 @@ module Changes
       remove(Follow, @swatch.inks.reset.ids)
       create_all(Follow, @followed.map { |ink, swatch| {swatch_id: swatch.id, follower_id: @swatch.id, ink:} })
       run_through([@swatch])
+      dress(**@parts) if @parts
       @swatch.reload
+    end
+
+    # In them it goes on lying as it does.
+    def dress(artwork:, numbers:, role:, laid: nil)
+      ids = own([artwork], artwork.places_of(numbers).where(role:).order(:id).ids)
+      raise artwork.without_parts(numbers) if ids.empty?
+      lying = Place.among(ids).joins(:part).pluck(:id, :laid, "parts.position").to_h { |id, held, number| [id, {laid: laid ? laid[number] : held}] }
+      paint_places(ids, @swatch)
+      update_each(Place, lying)
     end
 
     def keep

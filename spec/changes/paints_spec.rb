@@ -96,6 +96,20 @@ RSpec.describe "What parts are painted with", :data do
     expect(Dressing.new(card).flat).not_to include("url(#dusk)")
   end
 
+  it "is kept as a swatch, which they follow from then on and in which it lies as it did" do
+    paint("moor", "plum_band", laid:)
+    group = project.groups.first
+    undone do
+      Changes::KeepPaint.perform(project, actor:, paint: shown("moor").compound, group:, name: "Evening", parts: {artwork: poster, numbers: numbers(poster, "moor", "plum_band"), role: "fill"})
+    end
+    evening = Swatch.find_by!(name: "Evening")
+    expect([place(poster, "moor").swatch_id, place(poster, "plum_band").laid, shown("moor").compound.mixing]).to eq [evening.id, laid, "oklab"]
+    Changes::KeepPaint.perform(project, actor:, paint: evening.paint.with(extent: "mirror"), swatch: evening)
+    expect([shown("moor"), shown("plum_band")].map { |each| [each.compound.extent, each.laid] }).to eq [["mirror", laid]] * 2
+    Changes::RemoveSwatches.perform(project, actor:, swatches: [evening], replacements: {})
+    expect([shown("moor").compound.extent, shown("moor").laid, shown("moor").compound.inks[1].reference]).to eq ["mirror", laid, plum.id]
+  end
+
   it "refuses what it cannot be" do
     evening = Changes::KeepPaint.perform(project, actor:, paint: dusk, group: project.groups.first, name: "Evening")
     expect { Changes::PaintParts.perform(project, actor:, artwork: poster, numbers: [0], role: "fill", paint: dusk.referring(0 => evening.id)) }.to raise_error Magpie::Error, /Evening is a gradient or pattern itself/

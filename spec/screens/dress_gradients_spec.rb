@@ -197,6 +197,24 @@ RSpec.describe "Dress, gradients", :screen do
     eventually { expect(ends("plum_band")).to eq ends("rosehip_band") }
   end
 
+  it "is kept as a swatch, whose stops are changed in Palettes and reach what follows it" do
+    with_gradient "plum_band"
+    drag("to", by(at("to"), 60, -20))
+    expect_done "Laid the gradient of Plum band otherwise"
+    open_more
+    fill_in "paint_name", with: "Evening"
+    within("#gradient-more") { click_button "Keep" }
+    expect_done "Kept Evening in Dusk sky"
+    expect(page).to have_css(".picked-wears", text: "shared: Evening")
+    laid = paint.laid
+    visit "/projects/#{demo.id}/palettes?swatch=#{Swatch.find_by!(name: "Evening").id}"
+    select "as light", from: "A gradient is mixed"
+    fill_in "Middle between ink 1 and the next in per cent", with: "30"
+    click_button "Change Evening"
+    expect_done "Changed Evening"
+    expect([paint.compound.mixing, paint.compound.inks.map { |ink| [ink.middle, ink.opacity] }, paint.laid]).to eq ["linear", [[0.3, 1.0], [0.5, 0.0]], laid]
+  end
+
   it "leaves nothing of how it lay to another fill" do
     with_gradient "plum_band"
     drag("to", by(at("to"), 60, -20))

@@ -46,7 +46,7 @@ module Places
         words = Acting.new(desk, artwork, Numbers.read(param.text(:parts)), param).perform(param.text(:act)) { given }
         tell words if words
         # The root of the page holds the values of swatches, and of a tint that comes.
-        everywhere = param.text(:act).match?(/\A(?:tint\z|outfit-)/) || param.given?(:stop_tint) || (param.text(:act).match?(/\A(?:step|gradient)-/) && choices[:stepping] == "swatch")
+        everywhere = param.text(:act).match?(/\A(?:tint\z|outfit-)/) || param.given?(:stop_tint) || param.text(:act).end_with?("-keep") || (param.text(:act).match?(/\A(?:step|gradient)-/) && choices[:stepping] == "swatch")
         touches "changes", "tools", "told", "side", "hand", *("rack" if param[:swatch] || param[:find]), *family_parts unless everywhere
         redirect to(came_from&.start_with?(at("dress")) ? came_from : at("dress", artwork: artwork.id)), 303
       end

@@ -134,6 +134,10 @@ module Places
       # @return [Hash{Group => Array<Chip>}] none that are empty
       def rack = @desk.groups.to_h { |group| [group, @desk.chips[group.id]] }.reject { |_, chips| chips.empty? }
 
+      # Where a swatch can be kept.
+      # @return [Array<Group>]
+      def rack_groups = @desk.groups
+
       # Those of the palettes in use.
       # @return [Array<DrawnOutfit>]
       def outfits = @outfits ||= DrawnOutfit.of(@desk.palettes)
