@@ -16,34 +16,43 @@ module Changes
     private
 
     def make
-      places = Place.where(id: found_places).includes(:inks, :follow, :swatch).order(:id).reject { |place| kind_of(place) == @kind }
-      raise Magpie::Error, "There is nothing to switch: #{parts} #{(@labels.size == 1) ? "is" : "are"} so already" if places.empty?
-      held = places.to_h { |place| [place, (@kind == "none") ? {"kind" => "none"} : place.remembered.to_h[@kind] || new_one(place)] }
-      @shared = Swatch.where(id: held.values.flat_map { |each| [each["swatch"], *each["inks"]&.values] }.compact.uniq, shared: true).index_by(&:id)
-      ids = places.map(&:id)
-      clear_places(ids)
-      update_each(Place, held.to_h { |place, each| [place.id, {**Place::EMPTY, **columns(each), remembered: remembered_with(place)}] })
-      create_all(Follow, held.flat_map { |place, each| ties(each).map { |swatch_id, ink| {place_id: place.id, swatch_id:, ink:} } })
+      groups = wanted(found_places)
+      raise Magpie::Error, "There is nothing to switch: #{parts} #{(@labels.size == 1) ? "is" : "are"} so already" if groups.empty?
+      @shared = Swatch.where(id: groups.keys.flat_map { |held| [held["swatch"], *held["inks"]&.values] }.compact.uniq, shared: true).index_by(&:id)
+      remember(groups.values.flatten)
+      clear_places(groups.values.flatten)
+      groups.each do |held, ids|
+        update_all(Place, ids, **Place::EMPTY, **columns(held))
+        create_all(Follow, ids.flat_map { |id| ties(held).map { |swatch_id, ink| {place_id: id, swatch_id:, ink:} } })
+      end
+    end
+
+    # What places are to hold, each once: what they remember, or what is made of what they have.
+    # @return [Hash{Hash => Array<Integer>}] ids of places, without those that are so
+    def wanted(ids)
+      rows = Place.where(id: ids).where("#{KIND} <> ?", @kind).order(:id).pluck(:id, *["places.remembered->'#{@kind}'", HELD].map { |sql| Arel.sql(sql) })
+      made = Hash.new { |known, now| known[now] = (@kind == "none") ? {"kind" => "none"} : new_one(now) }
+      rows.group_by { |_, before, now| (before if @kind != "none") || made[now] }.transform_values { |some| some.map(&:first) }
     end
 
     # Does it follow what it followed?
-    def follows?(each) = each["swatch"] && @shared[each["swatch"]] && !@shared[each["swatch"]].paint.nil? == (@kind != "plain")
+    def follows?(held) = held["swatch"] && @shared[held["swatch"]] && !@shared[held["swatch"]].paint.nil? == (@kind != "plain")
 
     # @return [Array<[Integer, Integer]>] swatch and ink
-    def ties(each)
-      return [[each["swatch"], nil]] if follows?(each)
-      each["paint"] ? inks(each).map { |ink, swatch| [swatch.id, ink] } : []
+    def ties(held)
+      return [[held["swatch"], nil]] if follows?(held)
+      held["paint"] ? inks(held).map { |ink, swatch| [swatch.id, ink] } : []
     end
 
     # Swatches that inks go on following.
     # @return [Hash{Integer => Swatch}]
-    def inks(each) = each["inks"].to_h.filter_map { |ink, id| [ink.to_i, @shared[id]] if @shared[id] && @shared[id].paint.nil? }.to_h
+    def inks(held) = held["inks"].to_h.filter_map { |ink, id| [ink.to_i, @shared[id]] if @shared[id] && @shared[id].paint.nil? }.to_h
 
-    def columns(each)
-      return {kind: "colour", laid: each["laid"]} if follows?(each)
-      return {kind: "compound", laid: each["laid"], paint: inks(each).reduce(Magpie::Palette::Compound.from_h(each["paint"])) { |paint, (ink, swatch)| paint.with_ink(ink, swatch.colour) }} if each["paint"]
-      return {kind: "reference", reference: each["reference"]} if each["reference"] && in_file?(each["reference"])
-      colour = each["colour"] && Magpie::Color.from_h(each["colour"])
+    def columns(held)
+      return {kind: "colour", laid: held["laid"]} if follows?(held)
+      return {kind: "compound", laid: held["laid"], paint: inks(held).reduce(Magpie::Palette::Compound.from_h(held["paint"])) { |paint, (ink, swatch)| paint.with_ink(ink, swatch.colour) }} if held["paint"]
+      return {kind: "reference", reference: held["reference"]} if held["reference"] && in_file?(held["reference"])
+      colour = held["colour"] && Magpie::Color.from_h(held["colour"])
       colour ? {kind: "colour", colour:, hex: colour.hex} : {}
     end
 
@@ -54,23 +63,22 @@ module Changes
     end
 
     # What a place gets that never held one of the kind: of the colours that it has.
-    def new_one(place)
-      inks = colours_of(place)
+    # @param now [Hash] what it holds
+    def new_one(now)
+      inks = inks_of(now)
       return {"kind" => "colour", "colour" => inks[0].colour.to_h, "swatch" => inks[0].reference}.compact if @kind == "plain"
       inks << other(inks[0]) if inks.size < 2
       gradient = @kind == "gradient"
-      inks = inks.first(gradient ? 12 : 2)
+      inks = inks.first(gradient ? Magpie::Palette::Compound::MOST : 2)
       inks = inks.each_with_index.map { |ink, index| ink.with(offset: index.fdiv(inks.size - 1), opacity: gradient ? ink.opacity : 1.0) }
       paint = Magpie::Palette::Compound.new(form: gradient ? "linear" : "stripes", angle: gradient ? 90.0 : 45.0, size: 24.0, mixing: "oklab", inks:)
       {"kind" => "compound", "paint" => paint.to_h, "inks" => inks.each_with_index.filter_map { |ink, index| [index.to_s, ink.reference] if ink.reference }.to_h}
     end
 
-    # @return [Array<Magpie::Palette::Compound::Ink>]
-    def colours_of(place)
-      paint = place.swatch&.paint || place.paint
-      return paint.inks.dup if paint
-      colour = place.swatch&.colour || place.colour
-      colour ? [ink(colour, place.swatch_id)] : [in_hand || ink(Magpie::Notation.parse("#808080"), nil)]
+    # @return [Array<Magpie::Palette::Compound::Ink>] with what they follow
+    def inks_of(now)
+      return Magpie::Palette::Compound.from_h(now["paint"]).inks.each_with_index.map { |ink, index| ink.with(reference: now["inks"]&.[](index.to_s)) } if now["paint"]
+      now["colour"] ? [ink(Magpie::Color.from_h(now["colour"]), now["swatch"])] : [in_hand || ink(Magpie::Notation.parse("#808080"), nil)]
     end
 
     def ink(colour, reference, **given) = Magpie::Palette::Compound::Ink.new(colour:, reference:, offset: 0.0, **given)

@@ -48,9 +48,10 @@ module Page
 
     def writing = InkWriting.new
 
-    # The swatch's own changes, its name does not: places that follow it are left alone.
+    # What is in a swatch changes, its name does not: places that follow it are left alone.
     def served(place, paint)
-      @servers.use(paint.compound, frames[place.key], paint.laid, name: place.swatch_id ? "swatch-#{place.swatch_id}" : "place-#{place.id}")
+      name = place.swatch_id ? "swatch-#{place.swatch_id}" : (@names ||= {}.compare_by_identity)[paint.compound] ||= Magpie::Painters::Servers.name(paint.compound).delete(Magpie::Artwork::Identifiers::MARK)
+      @servers.use(paint.compound, frames[place.key], paint.laid, name:)
     end
 
     def seen(place, paint)

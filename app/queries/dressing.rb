@@ -16,7 +16,7 @@ class Dressing
   attr_reader :artwork
 
   # @param since [Integer] a stamp: only places that were repainted after it, see .stamp
-  # @param compounds [Boolean] only places that hold a gradient or pattern of a palette
+  # @param compounds [Boolean] only places that follow a gradient or pattern of a palette
   # @param trying [Hash{Integer => Magpie::Color}] what swatches would hold, by id
   # @param swaps [Hash] what would give way to what, see Swapped
   def initialize(artwork, since: nil, compounds: false, trying: {}, swaps: {})
@@ -74,7 +74,6 @@ class Dressing
   # Places of which there are few, if any: found without a look at the others.
   def compound
     <<~SQL
-      SELECT id FROM places WHERE artwork_id IN (#{Integer(@artwork.id)}, #{Integer(@artwork.drawn_id)}) AND paint IS NOT NULL UNION
       SELECT f.place_id FROM reaches r JOIN swatches s ON s.id = r.swatch_id AND s.paint IS NOT NULL JOIN follows f ON f.swatch_id = s.id AND f.place_id IS NOT NULL
       WHERE r.artwork_id IN (#{Integer(@artwork.id)}, #{Integer(@artwork.drawn_id)})
     SQL
@@ -96,13 +95,21 @@ class Dressing
   # @param swatch [Following::Held, nil] that it follows
   # @param of_swatch, of_place [Hash{Integer => Integer}] what the inks of either follow
   def paint(place, swatch, of_swatch, of_place)
-    compound = swatch ? swatch.paint&.referring(of_swatch) : compound_of(place)&.referring(of_place)
+    compound = swatch ? referring(swatch.paint, of_swatch) : referring(compound_of(place), of_place)
     colour = swatch ? swatch.colour : place.colour && @colours[place.colour]
     Magpie::Artwork::Paint.new(kind: compound ? :compound : Artwork::KINDS.fetch(place.kind), colour:, server: place.reference, opacity: place.opacity, compound:,
-      laid: (PLACINGS.deserialize(place.laid) if compound), reference: (place.swatch_id unless compound))
+      laid: (laid[place.laid] if compound && place.laid), reference: (place.swatch_id unless compound))
   end
 
-  def compound_of(place) = place.paint && ((tried[1][place.id] if @trying.any?) || PAINTS.deserialize(place.paint))
+  def compound_of(place) = place.paint && ((tried[1][place.id] if @trying.any?) || made[place.paint])
+
+  # Parts have the same few gradients over and over, and lie the same few ways.
+  def made = @made ||= Hash.new { |known, json| known[json] = PAINTS.deserialize(json) }
+
+  def laid = @laid ||= Hash.new { |known, json| known[json] = PLACINGS.deserialize(json) }
+
+  # Equal ones are one: what asks for their names asks once.
+  def referring(compound, inks) = compound && ((@referring ||= {}.compare_by_identity)[compound] ||= {})[inks] ||= compound.referring(inks)
 
   # Which swatches the inks of gradients and patterns follow.
   # @param swatches, places [Array<Integer>] ids of those that hold one

@@ -118,7 +118,7 @@ function saidWith(host, state) {
   return said?.dataset.artwork === host.dataset.artwork && state.stamp && !state.swaps && Number(said.dataset.since) === state.stamp ? JSON.parse(said.textContent) : null
 }
 
-function paint(host, { paints: given, servers, stamp, mark, locked }) {
+function paint(host, { paints: given, servers, since, stamp, mark, locked }) {
   const state = shown.get(host)
   lock(state, read(locked))
   for (const [role, text, opacity, numbers, properties] of given) for (const number of numbers) {
@@ -128,7 +128,7 @@ function paint(host, { paints: given, servers, stamp, mark, locked }) {
     element.setAttribute(PAINT[role], text)
     opacity < 1 ? element.setAttribute(OPACITY[role], opacity) : element.removeAttribute(OPACITY[role])
   }
-  if (servers !== state.servers) serve(host, servers)
+  if (servers !== state.servers) serve(host, servers, since === 0)
   Object.assign(state, { stamp, mark, servers })
   delete host.dataset.bare
   host.dispatchEvent(new CustomEvent("drawing:painted", { bubbles: true }))
@@ -149,14 +149,22 @@ function drawSo(element, role, properties) {
   style ? element.setAttribute("style", style) : element.removeAttribute("style")
 }
 
-// Gradients and patterns of palettes.
-function serve(host, text) {
+// Gradients and patterns of palettes: all of them, or those that may be other than they were.
+function serve(host, text, whole) {
   const svg = host.shadowRoot.querySelector("svg")
-  svg.querySelector("[data-servers]")?.remove()
+  let defs = svg.querySelector("[data-servers]")
+  if (whole) defs?.remove()
   if (!text) return
-  const defs = document.importNode(new DOMParser().parseFromString(`<svg xmlns="http://www.w3.org/2000/svg">${text}</svg>`, "image/svg+xml").documentElement.firstElementChild, true)
-  defs.dataset.servers = ""
-  svg.prepend(defs)
+  if (whole || !defs) {
+    defs = document.createElementNS(svg.namespaceURI, "defs")
+    defs.dataset.servers = ""
+    svg.prepend(defs)
+  }
+  const came = new DOMParser().parseFromString(`<svg xmlns="http://www.w3.org/2000/svg">${text}</svg>`, "image/svg+xml").documentElement
+  for (const server of came.querySelectorAll("defs > [id]")) {
+    const fresh = document.importNode(server, true), was = whole ? null : svg.getElementById(server.id)
+    was ? was.replaceWith(fresh) : defs.append(fresh)
+  }
 }
 
 whenPageChanges(() => all("[data-drawing]").forEach(follow))

@@ -95,7 +95,7 @@ RSpec.describe Places::Palettes, :data do
     expect(paint.inks.map { |ink| [ink.reference, ink.colour.hex, ink.offset] }).to eq [[ember.id, "#E46F58", 0.0], [nil, "#123456", 0.8]]
     made = Changes::KeepPaint.perform(project, actor:, paint:, group:, name: "Bars")
     form = page(swatch: made.id).inks_of(made.reload)
-    expect([form.form, form.angle, form.inks.map(&:to_a)]).to eq ["stripes", "30", [[ember.id, "#E46F58", 0.0], [nil, "#123456", 80.0]]]
+    expect([form.form, form.angle, form.inks.map(&:to_a)]).to eq ["stripes", "30", [[ember.id, "#E46F58", 0.0, 100.0, 50.0], [nil, "#123456", 80.0, 100.0, 50.0]]]
     expect { described_class::InkForm.read(asking(shape: "stripes", angle: 30).with(inks: ["s0"]), actor) }.to raise_error(ActiveRecord::RecordNotFound)
     expect { described_class::InkForm.read(asking(shape: "stripes", angle: "x").with(inks: ["#111", "#222"]), actor) }.to raise_error(Magpie::Error, /"x" is no number/)
   end

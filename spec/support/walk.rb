@@ -79,11 +79,19 @@ class Walk
       shown(page, since)
       @pages[artwork][0] = since[:stamp]
       whole = shown({}, Places::Dress::Told.new(artwork).to_h)
-      "a page of #{artwork.name} shows #{(page.to_a - whole.to_a).inspect}" unless page == whole
+      missing = served(page)
+      next "a page of #{artwork.name} has no #{missing.inspect}" if missing.any?
+      "a page of #{artwork.name} shows #{(page.to_a - whole.to_a).inspect}" unless page.except(:servers) == whole.except(:servers)
     end
   end
 
-  def shown(page, told) = told[:paints].each_with_object(page) { |(role, text, opacity, numbers), all| numbers.each { |number| all[[role, number]] = [text, opacity] } }
+  def shown(page, told)
+    page[:servers] = page[:servers].to_a | told[:servers].scan(/ id="([^"]+)"/).flatten
+    told[:paints].each_with_object(page) { |(role, text, opacity, numbers), all| numbers.each { |number| all[[role, number]] = [text, opacity] } }
+  end
+
+  # Gradients and patterns of palettes that it paints with, and never was told of.
+  def served(page) = page.except(:servers).values.filter_map { |text, _| text[/\Aurl\(#(.*)\)\z/, 1] }.grep_v(/\A#{Page::Painter::PREFIX}/o).uniq - page[:servers]
 
   def share
     chosen = swatches

@@ -17,7 +17,12 @@ module Places
 
       def paints = @paints ||= ::Page::Painter.new(Dressing.new(@artwork, since: (@since if @since > 0), swaps: @swaps))
 
-      def servers = (@swaps.any? ? paints : ::Page::Painter.new(Dressing.new(@artwork, compounds: true))).servers
+      # Those of what was repainted, and those that are swatches, which may have changed; the
+      # others a page has.
+      def servers
+        return paints.servers if @since.zero?
+        [paints, ::Page::Painter.new(Dressing.new(@artwork, compounds: true))].map(&:servers).join
+      end
     end
   end
 end

@@ -21,7 +21,7 @@ module Magpie
       # @param writing [Writing] how colours are written
       def initialize(writing)
         @writing = writing
-        @used = {}
+        @used, @ways = {}, {}
       end
 
       # @return [Writing]
@@ -33,7 +33,7 @@ module Magpie
       # @param name [String] of what is in it
       # @return [String] the identifier of a server that paints so
       def use(compound, frame, placing = nil, name: Servers.name(compound))
-        id = "#{name}-#{Servers.digest([frame.box, placing&.to_h, (frame.matrix.to_a if placing&.across)])}"
+        id = "#{name}-#{way(frame, placing)}"
         @used[id] ||= Used.new(name, compound, frame, placing)
         id
       end
@@ -42,6 +42,9 @@ module Magpie
       def to_s = @used.empty? ? "" : "<defs>#{whole.join}#{@used.map { |id, used| Laid.new(used, @writing).to_s(id) }.join}</defs>"
 
       private
+
+      # A name for how one lies.
+      def way(frame, placing) = @ways[[frame, placing]] ||= Servers.digest([frame.box, placing&.to_h, (frame.matrix.to_a if placing&.across)])
 
       def whole
         @used.values.uniq(&:name).map { |used| used.compound.gradient? ? gradient(used) : Tiles.new(used.compound, @writing).to_s(used.name) }
