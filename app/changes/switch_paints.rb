@@ -86,10 +86,12 @@ module Changes
     # What is in hand, where that is a plain colour.
     def in_hand = (ink(@content.colour, @content.swatch_id) if @content && !@content.css)
 
-    # Beside the one colour that is there: the one in hand, or nothing.
+    # Beside the one colour that is there: the one in hand; or nothing in a gradient, and in
+    # a pattern what can be told from it.
     def other(one)
       held = in_hand
-      (held && held.colour.hex != one.colour.hex) ? held : one.with(opacity: 0.0)
+      return held if held && held.colour.hex != one.colour.hex
+      (@kind == "gradient") ? one.with(opacity: 0.0) : ink(Magpie::Notation.parse(Magpie::Contrast.ink_on(one.colour).to_s), nil)
     end
 
     def words

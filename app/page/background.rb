@@ -4,6 +4,7 @@ module Page
   module Background
     module_function
 
+    SMALLEST, LARGEST = 8.0, 30.0 # px of a repeat in a chip
     SPACES = {"oklab" => " in oklab", "linear" => " in srgb-linear", "srgb" => ""}.freeze
 
     # @param compound [Magpie::Palette::Compound] whose references are swatches' ids
@@ -12,6 +13,7 @@ module Page
       one, two = colours = compound.inks.map { |ink| colour(ink) }
       angle, size = compound.angle + 90, compound.size
       return gradient(compound, colours) if compound.gradient?
+      return tile(compound) if compound.tile
       case compound.form
       when "stripes" then "repeating-linear-gradient(#{angle}deg,#{stripes(size, colours)})"
       when "dots" then "radial-gradient(circle,#{two} 34%,#{one} 36%) 0 0/#{size}px #{size}px"
@@ -41,6 +43,14 @@ module Page
         ink, following = compound.inks.values_at(number, order[index + 1] || number)
         ["#{colours[number]} #{(ink.offset * 100).round(2)}%", ("#{((ink.offset + (following.offset - ink.offset) * ink.middle) * 100).round(2)}%" if !ink.halfway? && following.offset > ink.offset)].compact
       }.join(",")
+    end
+
+    # As a picture, in the colours of now: nothing in it follows while a colour is tried.
+    def tile(compound)
+      tile, size = compound.tile, compound.size.clamp(SMALLEST, LARGEST)
+      body = tile.painted { |name, number| compound.inks[number].shown.then { |colour| %( #{name}="#{colour.with(alpha: 1).hex}" #{name}-opacity="#{colour.alpha}") } }
+      svg = %(<svg xmlns="http://www.w3.org/2000/svg" width="#{size}" height="#{size * tile.height / tile.width}" viewBox="0 0 #{tile.width} #{tile.height}">#{body}</svg>)
+      %(url("data:image/svg+xml,#{ERB::Util.url_encode(svg)}"))
     end
 
     def stripes(size, colours)

@@ -35,6 +35,7 @@ module Magpie
     # @!attribute of [Array<Integer>] the address of what it is a tint of
     Tint = Struct.new(:percent, :of)
 
+    autoload :Tile, "magpie/palette/tile"
     autoload :Compound, "magpie/palette/compound"
     autoload :Course, "magpie/palette/course"
     autoload :Rearranged, "magpie/palette/rearranged"

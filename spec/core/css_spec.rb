@@ -87,7 +87,7 @@ RSpec.describe Magpie::Formats::Css do
       ["G", "linear", 0.0, [["#E46F58", 0.0, [0, 0]], ["#FFFFFF", 0.2], ["#FFFFFF", 0.4], ["#000000", 1.0]]],
       ["R", "round", 0.0, [["#FF0000", 0.0], ["#00FF00", 0.5], ["#0000FF", 1.0]]], ["T", "linear", 0.0, [["#FF0000", 0.5], ["#0000FF", 0.5]]]
     ]
-    expect(notes(result)).to match [/lies at 4px: expected per cent/, /has 1 stop: expected 2 to 12/]
+    expect(notes(result)).to match [/lies at 4px: expected per cent/, /has 1 stop: expected 2 to 48/]
   end
 
   it "tells channels that stand alone by the name of their property" do

@@ -189,11 +189,12 @@ RSpec.describe Magpie::Palette do
 
     it "draws every form as its inks, measured in the picture" do
       described_class::FORMS.each_key do |form|
-        paint = described_class.new(form:, angle: 0.0, size: 10.0, inks: [ink.call("#FFFFFF", 0.0), ink.call("#000000", 1.0)])
+        paint = described_class.new(form: "linear", angle: 0.0, size: 10.0, inks: [ink.call("#FFFFFF", 0.0), ink.call("#000000", 1.0)])
+        paint = described_class::PATTERNS.include?(form) ? paint.as(form) : paint.with(form:)
         template = %(<svg xmlns="http://www.w3.org/2000/svg" width="100" height="100"><rect width="100" height="100" data-part="#{Magpie::Artwork::Identifiers::MARK}all"/></svg>)
         svg = Magpie::Painters::Flat.new(template, {["all", "fill"] => Magpie::Artwork::Paint.new(kind: :compound, opacity: 1.0, compound: paint)}).to_s
         grey = Vips::Image.svgload_buffer(svg)[0].avg
-        expect(grey).to be_between(50, 215), "#{form} #{grey}"
+        expect(grey).to be_between(50, 245), "#{form} #{grey}"
       end
     end
 
@@ -206,7 +207,7 @@ RSpec.describe Magpie::Palette do
     end
 
     it "refuses what cannot be drawn, saying what was expected" do
-      {{form: "swirl"} => /no form/, {inks: [ink.call("#111")]} => /1 inks: expected 2/, {size: 0.0} => /repeat of 0.0/, {angle: 720.0} => /angle of 720/}.each do |wrong, words|
+      {{form: "swirl"} => /no form/, {inks: [ink.call("#111")]} => /1 ink: expected 2/, {size: 0.0} => /repeat of 0.0/, {angle: 720.0} => /angle of 720/}.each do |wrong, words|
         expect { described_class.new(**sky.each_pair.to_h, **wrong).checked }.to raise_error(Magpie::Error, words)
       end
     end

@@ -36,7 +36,7 @@ RSpec.describe Magpie::Formats::Tokens do
                                  "odd" => {"$type" => "gradient", "$value" => [{"color" => "#fff", "position" => 0}]}})
     dusk = result.palette.swatches[1].compound
     expect(dusk.inks.map { |ink| [ink.colour.hex, ink.offset, ink.reference] }).to eq [["#E46F58", 0.25, [0, 0]], ["#231F55", 1.0, nil]]
-    expect(notes(result)).to eq ["sky.odd: a gradient with 1 stop: expected 2 to 12, left out"]
+    expect(notes(result)).to eq ["sky.odd: a gradient with 1 stop: expected 2 to 48, left out"]
   end
 
   # Each extends the one before twice: the whole doubles with every line.

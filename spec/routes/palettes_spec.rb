@@ -39,7 +39,7 @@ RSpec.describe App, "Palettes" do
      ["shift", {palette: project.palettes.first.id, hue: 720}] => "hue 720.0: expected -180 to 180", ["selection/blend", {ids: ember.id}] => "Choose two swatches or more",
      ["selection/move", {ids: ember.id, group: group.id, slot: 9000}] => "at most 5,000 slots", ["put", {slot: "#{group.id}:2"}] => "There is nothing in hand",
      ["swatches/#{ember.id}/restore", {change: 0, before: ember.hex}] => "has no such value in its history",
-     ["paints", {shape: "linear", angle: 0, inks: ["s#{ember.id}"]}] => "1 inks: expected 2 to 12",
+     ["paints", {shape: "linear", angle: 0, inks: ["s#{ember.id}"]}] => "1 ink: expected 2 to 48",
      ["selection/remove", {ids: ember.id, replace: {ember.id => ember.id}}] => "cannot be replaced by one that goes too"}.each do |(to, values), words|
       rows = rows_of_everything
       expect(post_with_token(to, **values)).to include(words), "#{to} #{values}"

@@ -130,8 +130,8 @@ RSpec.describe "Every place", :screen do
     expect(page).to have_content("1 picked: Moor")
     expect(fill_of("#stage", "moor")).to eq "#121720"
     within(".hand") { expect(page).to have_content("Peat") }
-    click_button "Clear", match: :first
-    expect(page).to have_content("None")
+    click_button "None"
+    expect(page).to have_css(".kind[aria-pressed=true]", text: "None")
     eventually { expect(fill_of("#stage", "moor")).to eq "none" }
   end
 

@@ -16,6 +16,14 @@ module Fidelity
     {"page" => page_shot, **rendered.transform_keys { |name| "#{name} by librsvg" }, **in_browser.transform_keys { |name| "#{name} by Chromium" }}.transform_values { |image| image.crop(0, 0, [width, image.width].min, [height, image.height].min) }
   end
 
+  # The same in its own size, where nothing is brought to another: without the page.
+  def looks_in_size(artwork)
+    dressing = Dressing.new(artwork)
+    {"flat" => dressing.flat, "linked" => dressing.linked}.flat_map { |name, svg|
+      [["#{name} by Chromium", browser_shot(svg, artwork.width, artwork.height)], ["#{name} by librsvg", on_white(Vips::Image.svgload_buffer(svg))]]
+    }.to_h
+  end
+
   # Mean ΔE00 of each look beside the first.
   # @return [Hash{String => Float}]
   def differences(looks)

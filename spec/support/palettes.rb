@@ -47,8 +47,9 @@ class RandomPalettes
 
   def compound
     form = Magpie::Palette::Compound::FORMS.keys.sample(random: @random)
-    count = %w[dots checks].include?(form) ? 2 : @random.rand(2..5)
-    made = Magpie::Palette::Compound.new(form:, angle: @random.rand(-360..360).to_f, size: @random.rand(1..100).to_f, inks: Array.new(count) { |index| ink(index / (count - 1.0)) })
+    made = Magpie::Palette::Compound.new(form:, angle: @random.rand(-360..360).to_f, size: @random.rand(1..100).to_f, inks: [])
+    count = @random.rand(made.counts.begin..[made.counts.end, 5].min)
+    made = made.with(inks: Array.new(count) { |index| ink(index / (count - 1.0)) })
     return made unless made.gradient?
     inks = made.inks.map { |ink| ink.with(offset: maybe(0.2) ? ink.offset : @random.rand.round(3), opacity: maybe(0.7) ? 1.0 : [0.0, 0.25].sample(random: @random), middle: maybe(0.7) ? 0.5 : @random.rand(0.02..0.98).round(3)) }
     made.with(inks:, mixing: Magpie::Palette::Compound::MIXINGS.keys.sample(random: @random), extent: Magpie::Palette::Compound::EXTENTS.keys.sample(random: @random))

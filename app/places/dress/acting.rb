@@ -52,7 +52,7 @@ module Places
       def edit_gradient(role, act)
         edited = Picked.new(@artwork, @numbers).edited(role) or raise Magpie::Error, "What is picked holds no gradient, or different ones"
         return keep_paint(edited, role) if act == "keep"
-        edit = PaintEdit.new(edited, @param, PartFrames.of(@artwork.template).of(@artwork.parts.numbered(@numbers).where(kind: "part").pluck(:key)), act) { @hand.content }
+        edit = PaintEdit.new(edited, @param, PartFrames.of(@artwork.template).of(@artwork.parts.numbered(@numbers).where(kind: "part").pluck(:key)), act, alone: @actor.alone?(@project)) { @hand.content }
         return change(Changes::LayParts, role:, laid: edit.laid) if edit.only_laid?
         return Changes::KeepPaint.perform(@project, actor: @actor, paint: edit.paint, swatch: edited.swatch) if edited.swatch && edit.tint.nil? && @choices[:stepping] == "swatch"
         laid = (edited.own? || !edit.as_laid?) ? edit.laid : edited.laid_in(@numbers)

@@ -60,6 +60,7 @@ module Places
 
       # Degrees of the way that it runs, in the units that it lies in.
       def angle
+        return paint.angle.round(2) unless paint.gradient?
         from, to = ends
         ((Math.atan2(to[1] - from[1], to[0] - from[0]) * 180 / Math::PI) % 360).round(2)
       end
@@ -87,9 +88,14 @@ module Places
       # What a browser needs to draw its handles.
       # @return [Hash]
       def to_h
+        return {part: part.position, form: paint.form, mark:, stops: paint.inks.map { {} }, order: paint.inks.each_index.to_a} unless paint.gradient?
         {part: part.position, form: paint.form, space: ::Page::InkWriting::SPACES.fetch(paint.mixing), spread: Magpie::Painters::Stops::SPREADS.fetch(paint.extent, "pad"), across: !laid.across.nil?, box:, from: laid.from, to: laid.to, squash: laid.squash, mark:,
          stops: paint.inks.map { |ink| {offset: ink.offset, middle: ink.middle, colour: ::Page::Background.colour(ink)} }, order: paint.order}
       end
+
+      # Patterns that it could be, each in its inks.
+      # @return [Array<[String, String, String]>] form, title, CSS
+      def tiles = Magpie::Palette::Compound::PATTERNS.map { |form| [form, Magpie::Palette::Compound::FORMS[form], ::Page::Background.of(paint.as(form).with(size: 14.0))] }
 
       # A number as a field holds it.
       def self.text(number) = Magpie::Notation::Forms.short(number, 1)

@@ -12,13 +12,15 @@ module Places
       # @param act [String, nil] a key of DOING
       # @yieldreturn [Hand::Content, nil] what is in hand
       # @raise [Magpie::Error]
-      def initialize(edited, param, frames, act = nil, &in_hand)
+      # @param alone [Boolean] has nobody else done something since? Then what is said of one
+      #   thing holds, whatever this person has done besides
+      def initialize(edited, param, frames, act = nil, alone: false, &in_hand)
         @edited, @param, @frames, @in_hand = edited, param, frames, in_hand
         @paint, @laid = edited.paint, edited.held_laid
-        raise Magpie::Error, "#{edited.part.label} was painted otherwise meanwhile. Nothing was done. Look at it, and do it again" if param.given?(:saw_paint) && param.text(:saw_paint) != edited.mark
+        raise Magpie::Error, "#{edited.part.label} was painted otherwise meanwhile. Nothing was done. Look at it, and do it again" if param.given?(:saw_paint) && param.text(:saw_paint) != edited.mark && (param.given?(:handles) || !alone)
         handles if param.given?(:handles)
         fields
-        send(DOING.fetch(act) { raise Magpie::Error, "#{act[0, 40].inspect} is nothing that is done to a gradient" }) if act
+        perform(act) if act
       end
 
       # @return [Magpie::Palette::Compound]
@@ -37,6 +39,11 @@ module Places
       private
 
       DOING = {"reverse" => :reverse, "evenly" => :space_evenly, "across" => :lay_across, "own" => :lay_as_usual, "usual" => :lay_as_usual, "give" => :give, "clear" => :clear, "remove" => :remove, "add" => :add, "take" => :itself}.freeze
+
+      def perform(act)
+        return tile(act.delete_prefix("as_")) if act.start_with?("as_")
+        send(DOING.fetch(act) { raise Magpie::Error, "#{act[0, 40].inspect} is nothing that is done to a gradient" })
+      end
 
       # Stops as they lie now: each is one that was there, or a new one in the colour that
       # was there.
@@ -65,6 +72,7 @@ module Places
         @paint = @paint.with(mixing: @param.text(:mixing)) if @param.given?(:mixing)
         @paint = @paint.with(extent: @param.text(:extent)) if @param.given?(:extent)
         turn(@param.exactly(:angle) % 360) if @param.given?(:angle)
+        @paint = @paint.with(size: @param.number(:repeat, Compound::SIZE, 1..1000)) if @param.given?(:repeat)
         @laid = @edited.laid.dup.tap { |laid| laid.squash = @param.number(:squash, 100, 0.1..100_000) / 100 } if @param.given?(:squash)
         stop
         @paint.checked
@@ -77,10 +85,16 @@ module Places
         @paint, @laid = @paint.with(form:), (@laid&.across ? across : nil)
       end
 
+      # Another pattern, in the inks that are there.
+      def tile(form)
+        raise Magpie::Error, "#{form[0, 40].inspect} is no pattern" unless Compound::PATTERNS.include?(form)
+        @paint = @paint.as(form).checked
+      end
+
       # What lies as usual has another angle itself; anything else is turned, about its middle
       # or about where it begins.
       def turn(angle)
-        return @paint = @paint.with(angle:) unless @laid || @edited.swatch
+        return @paint = @paint.with(angle:) if !@paint.gradient? || @laid.nil? && @edited.swatch.nil?
         from, to = @edited.ends
         half, turned = Math.hypot(to[0] - from[0], to[1] - from[1]), angle * Math::PI / 180
         middle = (@paint.form == "linear") ? [(from[0] + to[0]) / 2 - Math.cos(turned) * half / 2, (from[1] + to[1]) / 2 - Math.sin(turned) * half / 2] : from

@@ -18,8 +18,9 @@ module Magpie
 
       # @param compound [Palette::Compound]
       # @param writing [Writing]
-      def initialize(compound, writing)
-        @compound, @writing = compound, writing
+      # @param near [Float] ΔE00 from one to the next
+      def initialize(compound, writing, near: NEAR)
+        @compound, @writing, @near = compound, writing, near
       end
 
       # @return [String] SVG
@@ -61,7 +62,7 @@ module Magpie
 
       def count(one, two)
         width = (two.offset - one.offset) * 360
-        apart = Difference.de2000(*[one, two].map { |step| step.colour.with(alpha: 1) }) / NEAR
+        apart = Difference.de2000(*[one, two].map { |step| step.colour.with(alpha: 1) }) / @near
         [apart.ceil, ((one.colour.alpha - two.colour.alpha).abs * 200).ceil, (width / WIDEST).ceil].max.clamp(1, [(width / NARROWEST).floor, 1].max)
       end
 

@@ -8,25 +8,35 @@ module Magpie
         @compound, @writing = compound, writing
       end
 
+      # @param more [String] attributes besides
       # @return [String] SVG
-      def to_s(id)
-        size = @compound.size
-        turned = (@compound.form == "stripes") ? @compound.angle : 0
-        %(<pattern id="#{id}" width="#{size}" height="#{size}" patternUnits="userSpaceOnUse" patternTransform="rotate(#{turned})">#{send(@compound.form, size, @compound.inks)}</pattern>)
+      def to_s(id, more = "")
+        width, height = (tile = @compound.tile) ? [tile.width, tile.height] : [size, size]
+        %(<pattern id="#{id}" width="#{width}" height="#{height}" patternUnits="userSpaceOnUse" patternTransform="#{transform(tile)}"#{more}>#{tile ? drawn(tile) : send(@compound.form, @compound.inks)}</pattern>)
       end
 
       private
 
-      def stripes(size, inks)
+      def size = @compound.size
+
+      # A tile is drawn in units of its own, and repeats after the size that is said.
+      def transform(tile)
+        return "rotate(#{@compound.angle}) scale(#{Artwork::Affine.short(size / tile.width)})" if tile
+        "rotate(#{(@compound.form == "stripes") ? @compound.angle : 0})"
+      end
+
+      def drawn(tile) = tile.painted { |name, number| @writing.ink(name, "#{name}-opacity", @compound.inks.fetch(number)) }
+
+      def stripes(inks)
         width = size / inks.size.to_f
         inks.each_with_index.map { |ink, index| %(<rect x="#{(width * index).round(3)}" width="#{width.round(3)}" height="#{size}"#{fill(ink)}/>) }.join
       end
 
-      def dots(size, (ground, dot))
+      def dots((ground, dot))
         %(<rect width="#{size}" height="#{size}"#{fill(ground)}/><circle cx="#{size / 2.0}" cy="#{size / 2.0}" r="#{(size * 0.25).round(3)}"#{fill(dot)}/>)
       end
 
-      def checks(size, (ground, check))
+      def checks((ground, check))
         half = size / 2.0
         %(<rect width="#{size}" height="#{size}"#{fill(ground)}/><path d="M0 0h#{half}v#{half}h-#{half}zm#{half} #{half}h#{half}v#{half}h-#{half}z"#{fill(check)}/>)
       end

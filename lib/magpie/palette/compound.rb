@@ -9,7 +9,7 @@ module Magpie
     # @!attribute size [Float] of a pattern's repeat, in the artwork's own units
     # @!attribute mixing [String] one of MIXINGS: where the colours between two stops lie
     # @!attribute extent [String] one of EXTENTS: what lies beyond the ends of a gradient
-    # @!attribute inks [Array<Ink>] 2 to MOST, of a pattern 2 to 12
+    # @!attribute inks [Array<Ink>] 2 to MOST, of stripes 2 to 12, of other patterns as many as the tile has
     Compound = Struct.new(:form, :angle, :size, :mixing, :extent, :inks, keyword_init: true) do
       def initialize(mixing: "srgb", extent: "pad", **given) = super
 
@@ -23,7 +23,7 @@ module Magpie
       # @raise [Magpie::Error]
       def checked
         raise Error, "#{form.inspect} is no form: expected #{self.class::FORMS.keys.join(", ")}" unless self.class::FORMS.key?(form)
-        raise Error, "#{inks.size} inks: expected 2 to #{most}" unless inks.size.between?(2, most)
+        raise Error, "#{Text.count(inks.size, "ink")}: expected #{[counts.begin, counts.end].uniq.join(" to ")}" unless counts.cover?(inks.size)
         raise Error, "an angle of #{angle}: expected −360 to 360" unless angle&.between?(-360, 360)
         raise Error, "a repeat of #{size}: expected 1 to 1000" unless size&.between?(1, 1000)
         raise Error, "#{mixing.inspect} is no way of mixing: expected #{self.class::MIXINGS.keys.join(", ")}" unless self.class::MIXINGS.key?(mixing)
@@ -36,6 +36,24 @@ module Magpie
       def to_h = {"form" => form, "angle" => angle, "size" => size, "mixing" => (mixing unless mixing == "srgb"), "extent" => (extent unless extent == "pad"), "inks" => inks.map(&:to_h)}.compact
 
       def gradient? = self.class::GRADIENTS.include?(form)
+
+      # How many inks it has.
+      # @return [Range]
+      def counts
+        return 2..self.class::MOST if gradient?
+        (form == "stripes") ? 2..12 : (tile&.inks || 2)..(tile&.inks || 2)
+      end
+
+      # @return [Tile, nil] that it repeats, where it is one of those that ship as files
+      def tile = Tile.all[form]
+
+      # As another pattern: with as many of its inks as that has, and the first ones again
+      # where it has more.
+      # @param form [String] of a pattern
+      def as(form)
+        made = with(form:)
+        made.with(inks: Array.new(inks.size.clamp(*made.counts.minmax)) { |index| inks[index % inks.size] })
+      end
 
       # What stands for it where only one colour can: the middle of its inks.
       def colour = Making::Blend.of(inks.map(&:shown))
@@ -54,13 +72,6 @@ module Magpie
       # The numbers of its inks along the gradient; of those at one place the earlier first.
       # @return [Array<Integer>]
       def order = inks.each_index.sort_by { |index| [inks[index].offset, index] }
-
-      private
-
-      def most
-        return self.class::MOST if gradient?
-        %w[dots checks].include?(form) ? 2 : 12
-      end
     end
 
     class Compound
@@ -98,9 +109,10 @@ module Magpie
       SIZE = 24.0 # of a repeat, where nothing is said
       FORMS = {
         "linear" => "Gradient along a line", "round" => "Gradient in rings", "radial" => "Gradient from the middle", "conic" => "Gradient around a point",
-        "stripes" => "Stripes", "dots" => "Dots", "checks" => "Checks"
+        "stripes" => "Stripes", "dots" => "Dots", "checks" => "Checks", **Tile.all.transform_values(&:title)
       }.freeze
       GRADIENTS = %w[linear round radial conic].freeze
+      PATTERNS = (FORMS.keys - GRADIENTS).freeze
       # As SVG mixes (each component and the opacity for itself), evenly for the eye, and as light adds up.
       MIXINGS = {"oklab" => "evenly for the eye", "srgb" => "as SVG does", "linear" => "as light"}.freeze
       EXTENTS = {"pad" => "the last colour", "repeat" => "again", "mirror" => "there and back"}.freeze

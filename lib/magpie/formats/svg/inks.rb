@@ -4,6 +4,11 @@ module Magpie
       # Gradients and patterns of a sheet both ways. Colours stand as hex for whoever knows
       # no more, and exactly in a style for whoever does.
       class Inks < Painters::Writing
+        # Gradients from which a sheet shows each as SVG mixes it, so that it can be read again:
+        # files have no more elements than drawings may.
+        MANY = 200
+        COARSE = 8.0 # ΔE00 from one sector to the next then
+
         # @param colour [Color]
         # @return [String] attributes
         def self.painted(name, opacity, colour)
@@ -64,6 +69,7 @@ module Magpie
 
         # Rectangles beside each other are stripes; something round on one is dots, a path checks.
         def self.pattern(node)
+          return tile(node) if Palette::Tile.all.key?(node["data-form"])
           shapes = node.element_children
           form = {%w[rect circle] => "dots", %w[rect path] => "checks"}[shapes.map(&:name)] || ("stripes" if shapes.size.between?(2, 12) && shapes.all? { |shape| shape.name == "rect" })
           size = Float(node["width"].to_s, exception: false)
@@ -73,13 +79,25 @@ module Magpie
           Palette::Compound.new(form:, angle:, size:, inks: colours.each_with_index.map { |colour, index| Palette::Compound::Ink.new(colour:, offset: index / (colours.size - 1.0)) }).checked
         end
 
+        # A tile of ours says which it is; its inks lie side by side, unseen.
+        def self.tile(node)
+          scale = node["patternTransform"].to_s[/scale\((-?[\d.e-]+)/, 1].to_f
+          inks = node.xpath("./*[@data-inks]/*").map { |each| colour(each, "fill", "fill-opacity") }
+          angle = node["patternTransform"].to_s[/rotate\((-?[\d.]+)/, 1].to_f % 360
+          inks = inks.compact.each_with_index.map { |colour, index| Palette::Compound::Ink.new(colour:, offset: index.fdiv([inks.size - 1, 1].max)) }
+          Palette::Compound.new(form: node["data-form"], angle:, size: Float(node["data-size"] || (scale * Palette::Tile.all[node["data-form"]].width)), inks:).checked
+        end
+
         # @param compounds [Hash{String => Palette::Compound}] by identifier
-        def initialize(compounds) = @compounds = compounds
+        def initialize(compounds)
+          @compounds = compounds
+          @many = compounds.size > MANY
+        end
 
         def to_s = if @compounds.empty?
                      ""
                    else
-                     "<defs>#{@compounds.map { |id, compound| compound.gradient? ? gradient(id, compound) : Painters::Tiles.new(compound, self).to_s(id) }.join}</defs>"
+                     "<defs>#{@compounds.map { |id, compound| compound.gradient? ? gradient(id, compound) : pattern(id, compound) }.join}</defs>"
                    end
 
         # @param step [Palette::Course::Step]
@@ -96,6 +114,12 @@ module Magpie
           end
         end
 
+        def pattern(id, compound)
+          drawn = Painters::Tiles.new(compound, self)
+          return drawn.to_s(id) unless compound.tile
+          drawn.to_s(id, %( data-form="#{compound.form}" data-size="#{compound.size}")).sub("</pattern>", %(<g data-inks="" display="none">#{compound.inks.map { |ink| "<rect#{ink("fill", "fill-opacity", ink)}/>" }.join}</g></pattern>))
+        end
+
         # Chips are square: from corner to corner.
         def along(angle)
           turn = angle * Math::PI / 180
@@ -106,7 +130,7 @@ module Magpie
 
         # As sectors, and its stops beside them.
         def turning(id, compound, held)
-          sectors = Painters::Sectors.new(compound, self).paths
+          sectors = Painters::Sectors.new(compound, self, near: @many ? COARSE : Painters::Sectors::NEAR).paths
           %(<linearGradient id="#{id}-stops" data-form="conic" data-angle="#{compound.angle}"#{held}>#{stops(compound)}</linearGradient>) +
             %(<pattern id="#{id}" data-stops="#{id}-stops" width="1" height="1" viewBox="-1 -1 2 2"><g transform="rotate(#{compound.angle})">#{sectors}</g></pattern>)
         end
@@ -118,7 +142,7 @@ module Magpie
           order.each_with_index.map { |number, index|
             before, after = (pieces[index - 1] if index > 0), pieces[index]
             ink = compound.inks[number]
-            [*(between(before.last) if before && ink.opacity.zero?), own(ink), *(between(after.first) if after && ink.opacity.zero?), *after&.slice(1...-1)&.map { |step| between(step) }]
+            [*(between(before.last) if before && ink.opacity.zero?), own(ink), *(between(after.first) if after && ink.opacity.zero?), *(after&.slice(1...-1)&.map { |step| between(step) } unless @many)]
           }.join
         end
 
