@@ -20,11 +20,19 @@ module Changes
 
     private
 
+    # Which of KINDS places are, as SQL: what a file has itself is a gradient, or a pattern.
+    # @param ids [Array<Integer>]
+    def kind_sql(ids)
+      held = Place.where(id: ids, kind: "reference").where.not(artwork_id: nil).joins(:artwork).distinct.pluck("artworks.template", :reference)
+      patterns = held.reject { |template, reference| FileGradients.of(template)[reference] }.map { |_, reference| Record.connection.quote(reference) }
+      patterns.empty? ? KIND : "CASE WHEN places.kind = 'reference' AND places.reference IN (#{patterns.join(", ")}) THEN 'pattern' ELSE #{KIND} END"
+    end
+
     # Places are about to hold something of another kind.
     # @param ids [Array<Integer>]
     def remember(ids)
       held = Place.where(id: ids).where.not(artwork_id: nil).where.not(kind: "none").order(:id).ids
-      update_all(Place, held, remembered: Arel.sql("COALESCE(places.remembered, '{}') || jsonb_build_object(#{KIND}, #{HELD})"))
+      update_all(Place, held, remembered: Arel.sql("COALESCE(places.remembered, '{}') || jsonb_build_object(#{kind_sql(held)}, #{HELD})"))
     end
 
     # Of those that are about to hold something else, what is made with care is kept.

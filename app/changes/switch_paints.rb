@@ -30,7 +30,7 @@ module Changes
     # What places are to hold, each once: what they remember, or what is made of what they have.
     # @return [Hash{Hash => Array<Integer>}] ids of places, without those that are so
     def wanted(ids)
-      rows = Place.where(id: ids).where("#{KIND} <> ?", @kind).order(:id).pluck(:id, *["places.remembered->'#{@kind}'", HELD].map { |sql| Arel.sql(sql) })
+      rows = Place.where(id: ids).where("(#{kind_sql(ids)}) <> ?", @kind).order(:id).pluck(:id, *["places.remembered->'#{@kind}'", HELD].map { |sql| Arel.sql(sql) })
       made = Hash.new { |known, now| known[now] = (@kind == "none") ? {"kind" => "none"} : new_one(now) }
       rows.group_by { |_, before, now| (before if @kind != "none") || made[now] }.transform_values { |some| some.map(&:first) }
     end

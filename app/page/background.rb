@@ -5,7 +5,6 @@ module Page
     module_function
 
     SMALLEST, LARGEST = 8.0, 30.0 # px of a repeat in a chip
-    SPACES = {"oklab" => " in oklab", "linear" => " in srgb-linear", "srgb" => ""}.freeze
 
     # @param compound [Magpie::Palette::Compound] whose references are swatches' ids
     # @return [String]
@@ -32,7 +31,7 @@ module Page
     def along(compound) = gradient(compound.with(form: "linear", angle: 0.0), compound.inks.map { |ink| colour(ink) })
 
     def gradient(compound, colours)
-      space, turn = SPACES.fetch(compound.mixing), compound.angle + 90
+      space, turn = " in #{Magpie::Palette::Compound::SPACES.fetch(compound.mixing)}", compound.angle + 90
       kind, lies = {"linear" => ["linear", "#{turn}deg"], "round" => ["radial", "circle farthest-side"], "radial" => ["radial", "closest-side"], "conic" => ["conic", "from #{turn}deg"]}.fetch(compound.form)
       "#{kind}-gradient(#{lies}#{space},#{stops(compound, colours)})"
     end

@@ -4,8 +4,6 @@ module Page
   # browser as the core mixes. Each stop says in the place of which of the
   # paint's own it lies, or between which.
   class InkWriting < Magpie::Painters::Writing
-    SPACES = {"oklab" => "oklab", "linear" => "srgb-linear", "srgb" => "srgb"}.freeze
-
     # A property carries the swatch's own opacity.
     def ink(name, opacity, ink) = ink.reference ? followed(name, opacity, ink, ink.opacity) : super
 
@@ -15,7 +13,7 @@ module Page
       return super + at unless from.reference || to.reference
       return followed(name, opacity, from, share_of(step, from)) + at if step.ink? && from.reference
       return super + at if step.ink? || compound.mixing == "srgb" && uneven?(from, to)
-      %( #{name}="color-mix(in #{SPACES.fetch(compound.mixing)},#{text(from)},#{text(to)} #{Magpie::Notation::Forms.short(step.share * 100, 3)}%)") + at
+      %( #{name}="color-mix(in #{Magpie::Palette::Compound::SPACES.fetch(compound.mixing)},#{text(from)},#{text(to)} #{Magpie::Notation::Forms.short(step.share * 100, 3)}%)") + at
     end
 
     # Where the part lies, in which it lies: whoever drags it lays it out anew.

@@ -1,5 +1,6 @@
 // A chip of the rack, or a find, is dropped on a part: it is given to it, or to all that is
 // picked where the part is picked. Clicking the chip and then the part does the same.
+import { whenCalledOff } from "./called_off.js"
 import { part, topUnder } from "./drawings.js"
 import { find } from "./page.js"
 import { picked } from "./picks.js"
@@ -48,12 +49,7 @@ document.addEventListener("pointerup", event => {
   if (number !== undefined) give(those(number), target(event.shiftKey), "give", { [chip.name]: chip.value })
 })
 
-for (const away of ["pointercancel", "blur"]) addEventListener(away, callOff)
-addEventListener("keydown", event => {
-  if (event.key !== "Escape" || !carried?.ghost) return
-  event.stopImmediatePropagation()
-  callOff()
-}, true)
+whenCalledOff(() => carried?.ghost, callOff)
 
 function callOff() {
   if (carried?.ghost && carried.over !== undefined) takeBack()

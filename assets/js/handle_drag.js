@@ -1,4 +1,5 @@
 // Dragging the handles of a gradient, and moving them by keys.
+import { whenCalledOff } from "./called_off.js"
 import { onceAFrame } from "./frames.js"
 import { change, mean, role } from "./gradient.js"
 import { begin, fill, showLaid, showStops } from "./gradient_preview.js"
@@ -71,12 +72,7 @@ document.addEventListener("pointerup", event => {
   if (kind === "way") addAt(state, onStage(event))
 })
 
-for (const away of ["pointercancel", "blur"]) addEventListener(away, callOff)
-document.addEventListener("keydown", event => {
-  if (event.key !== "Escape" || !press) return
-  event.stopImmediatePropagation()
-  callOff()
-}, true)
+whenCalledOff(() => press, callOff)
 
 function callOff() {
   if (!press) return

@@ -1,4 +1,5 @@
 // Test patches: drawn on the artwork with what is in hand, moved, taken off by Delete.
+import { whenCalledOff } from "./called_off.js"
 import { all, find, submit, whenPageChanges } from "./page.js"
 import { panning } from "./panning.js"
 import { stage, tool } from "./stage.js"
@@ -58,9 +59,8 @@ document.addEventListener("pointerup", event => {
   event.stopImmediatePropagation()
 }, true)
 
-for (const away of ["pointercancel", "blur"]) addEventListener(away, callOff)
+whenCalledOff(() => press, callOff)
 addEventListener("keydown", event => {
-  if (event.key === "Escape" && press) { event.stopImmediatePropagation(); callOff() }
   const patch = event.target.closest?.(".test-patch")
   if (patch && (event.key === "Delete" || event.key === "Backspace")) send(patch, { act: "remove" })
 }, true)

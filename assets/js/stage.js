@@ -7,6 +7,7 @@ import { pick, picked } from "./picks.js"
 import { carriedFrom, showCarried } from "./carry.js"
 import { preview, takeBack } from "./previews.js"
 import { write } from "./numbers.js"
+import { whenCalledOff } from "./called_off.js"
 
 const FAR = 5 // px from which a press is a drag
 const STEP = 5 // px between two places that a sweep looks at
@@ -49,13 +50,7 @@ document.addEventListener("pointerup", event => {
   leave()
 })
 
-// A swipe that the browser takes over, Esc, another window: nothing was done.
-for (const away of ["pointercancel", "blur"]) addEventListener(away, callOff)
-addEventListener("keydown", event => {
-  if (event.key !== "Escape" || !press) return
-  event.stopImmediatePropagation()
-  callOff()
-}, true)
+whenCalledOff(() => press, callOff)
 
 function callOff() {
   if (!press) return

@@ -62,7 +62,7 @@ RSpec.describe "Dress, gradients", :screen do
   it "is laid by its ends, each for itself, in steps with Shift, and taken back by Esc" do
     with_gradient "plum_band"
     from, to = ends
-    drag("to", by(at("to"), 60, -20)) { expect(page).to have_css("#stage-drawing") }
+    drag("to", by(at("to"), 60, -20)) { expect(page.evaluate_script("document.querySelector('#stage-drawing').shadowRoot.querySelector('[data-preview] linearGradient') !== null")).to be true }
     expect_done "Laid the gradient of Plum band otherwise"
     expect(ends[0]).to eq from
     expect(ends[1].zip(to, [60, -20]).map { |now, was, moved| (now - was - moved * unit).abs }.max).to be < 3

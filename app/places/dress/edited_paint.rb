@@ -89,7 +89,7 @@ module Places
       # @return [Hash]
       def to_h
         return {part: part.position, form: paint.form, mark:, stops: paint.inks.map { {} }, order: paint.inks.each_index.to_a} unless paint.gradient?
-        {part: part.position, form: paint.form, space: ::Page::InkWriting::SPACES.fetch(paint.mixing), spread: Magpie::Painters::Stops::SPREADS.fetch(paint.extent, "pad"), across: !laid.across.nil?, box:, from: laid.from, to: laid.to, squash: laid.squash, mark:,
+        {part: part.position, form: paint.form, space: Magpie::Palette::Compound::SPACES.fetch(paint.mixing), spread: Magpie::Palette::Compound::SPREADS.fetch(paint.extent), across: !laid.across.nil?, box:, from: laid.from, to: laid.to, squash: laid.squash, mark:,
          stops: paint.inks.map { |ink| {offset: ink.offset, middle: ink.middle, colour: ::Page::Background.colour(ink)} }, order: paint.order}
       end
 

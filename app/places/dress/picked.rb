@@ -72,9 +72,8 @@ module Places
       # The gradient or pattern that one role of them holds.
       # @return [EditedPaint, nil] nil where they hold none, or different ones
       def edited(role)
-        return (@edited ||= {})[role] if @edited&.key?(role)
-        held = by_role[role].to_a
-        (@edited ||= {})[role] = (edited_of(held) if held.map(&:alike).uniq.size == 1)
+        @edited ||= Hash.new { |known, each| known[each] = by_role[each].to_a.then { |held| edited_of(held) if held.map(&:alike).uniq.size == 1 } }
+        @edited[role]
       end
 
       private

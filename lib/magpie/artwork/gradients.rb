@@ -42,7 +42,7 @@ module Magpie
         # Is it counted in the units of the part, and not of its frame?
         def of_user? = said("gradientUnits") == "userSpaceOnUse"
 
-        def extent = {"repeat" => "repeat", "reflect" => "mirror"}.fetch(said("spreadMethod"), "pad")
+        def extent = Palette::Compound::SPREADS.key(said("spreadMethod")) || "pad"
 
         # Keys of its stops, and where they lie: none before another that stands before it.
         # @return [Array<[String, Float]>]

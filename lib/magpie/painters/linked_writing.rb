@@ -4,8 +4,6 @@ module Magpie
     # two stops of a gradient; what does not know them shows the plain colour beside them.
     # A custom property holds an opaque colour: opacity stands beside it.
     class LinkedWriting < Writing
-      SPACES = {"oklab" => "oklab", "linear" => "srgb-linear", "srgb" => "srgb"}.freeze
-
       # @param names [Hash{Object => Linked::Name}] by what inks refer to
       def initialize(names)
         @names = names
@@ -22,7 +20,7 @@ module Magpie
         from, to = compound.inks.values_at(step.from, step.to)
         return super + (from.reference ? style(name, variable(from)) : "") if step.ink? || from == to
         return super unless from.reference || to.reference
-        super + style(name, "color-mix(in #{SPACES.fetch(compound.mixing)},#{text(from)},#{text(to)} #{Notation::Forms.short(weighed(step, to, compound) * 100, 3)}%)")
+        super + style(name, "color-mix(in #{Palette::Compound::SPACES.fetch(compound.mixing)},#{text(from)},#{text(to)} #{Notation::Forms.short(weighed(step, to, compound) * 100, 3)}%)")
       end
 
       private

@@ -3,10 +3,9 @@ module Magpie
     # A gradient without a place: its stops, on a unit of its own.
     class Stops
       ELEMENTS = {"linear" => "linearGradient", "round" => "radialGradient", "radial" => "radialGradient"}.freeze
-      SPREADS = {"repeat" => "repeat", "mirror" => "reflect"}.freeze
 
       # @return [String] an attribute, or nothing
-      def self.spread(extent) = SPREADS[extent]&.then { |spread| %( spreadMethod="#{spread}") }.to_s
+      def self.spread(extent) = (extent == "pad") ? "" : %( spreadMethod="#{Palette::Compound::SPREADS.fetch(extent)}")
 
       # @param compound [Palette::Compound]
       # @param writing [Writing]

@@ -115,6 +115,9 @@ module Magpie
       PATTERNS = (FORMS.keys - GRADIENTS).freeze
       # As SVG mixes (each component and the opacity for itself), evenly for the eye, and as light adds up.
       MIXINGS = {"oklab" => "evenly for the eye", "srgb" => "as SVG does", "linear" => "as light"}.freeze
+      # What CSS calls the spaces that they are mixed in, and SVG what lies beyond the ends.
+      SPACES = {"oklab" => "oklab", "srgb" => "srgb", "linear" => "srgb-linear"}.freeze
+      SPREADS = {"pad" => "pad", "repeat" => "repeat", "mirror" => "reflect"}.freeze
       EXTENTS = {"pad" => "the last colour", "repeat" => "again", "mirror" => "there and back"}.freeze
     end
   end

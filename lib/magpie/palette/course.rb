@@ -22,7 +22,7 @@ module Magpie
       NEAR_ALPHA = 0.004 # of opacity
       DEEPEST = 14 # halvings of the way between two stops
       LOOKED_AT = [0.25, 0.5, 0.75].freeze # of each piece
-      MODELS = {"oklab" => :oklab, "linear" => :srgb_linear, "srgb" => :srgb}.freeze
+      WAYS = {"oklab" => :eye, "linear" => :light}.freeze # of Making::Mix
       MOST = 500 # ways between two colours that are kept
       @kept, @lock = {}, Mutex.new
 
@@ -68,10 +68,7 @@ module Magpie
       # @return [Color] in sRGB
       def self.mixed(one, two, mixing, share)
         return straight(one, two, share) if mixing == "srgb"
-        alpha = Making::Mix.between(one.alpha, two.alpha, share)
-        share = share * two.alpha / alpha unless alpha.zero?
-        model = MODELS.fetch(mixing)
-        Gamut.clip(Color.new(model, one.in(model).zip(two.in(model)).map { |a, b| Making::Mix.between(a, b, share) }, alpha))
+        Gamut.clip(Making::Mix.of(one, two, share, way: WAYS.fetch(mixing)))
       end
 
       # As SVG mixes.

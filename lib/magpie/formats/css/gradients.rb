@@ -7,9 +7,6 @@ module Magpie
       class Gradients
         NAME = /\A(?:-webkit-|-moz-)?(repeating-)?(linear|radial|conic)-gradient\z/i
         SIDES = {"top" => [0, -1], "bottom" => [0, 1], "left" => [-1, 0], "right" => [1, 0]}.freeze
-        # Of ours, what CSS calls it; what else there is, is nearest to the eye's.
-        SPACES = {"oklab" => "oklab", "linear" => "srgb-linear"}.freeze
-
         # A stop as it stands there.
         # @!attribute offset [Float, nil]
         # @!attribute name [String, nil] the custom property that it is
@@ -46,7 +43,7 @@ module Magpie
           turn = "#{Notation::Forms.short((compound.angle + 90) % 360, 6)}deg"
           lies = {"linear" => turn, "conic" => "from #{turn}", "round" => "circle farthest-side", "radial" => "closest-side"}.fetch(compound.form)
           kind = {"round" => "radial"}.fetch(compound.form, compound.form)
-          "#{"repeating-" if Css.extent(compound) == "repeat"}#{kind}-gradient(#{lies}#{SPACES[compound.mixing]&.then { |space| " in #{space}" }}, #{stops.join(", ")})"
+          "#{"repeating-" if Css.extent(compound) == "repeat"}#{kind}-gradient(#{lies}#{" in #{Palette::Compound::SPACES.fetch(compound.mixing)}" unless compound.mixing == "srgb"}, #{stops.join(", ")})"
         end
 
         def self.cent(share) = "#{Notation::Forms.short(share * 100, 6)}%"
@@ -69,7 +66,7 @@ module Magpie
         def mixing(told)
           found = words(told)
           space = found[found.index("in") + 1] if found.include?("in")
-          (space.nil? || space == "srgb") ? "srgb" : SPACES.key(space) || "oklab"
+          space ? Palette::Compound::SPACES.key(space) || "oklab" : "srgb" # whatever else there is, is nearest to the eye's
         end
 
         def angle(kind, told)

@@ -42,7 +42,7 @@ module Magpie
         # Ours says which stops lie there only for the eye.
         def self.gradient(node, form, angle)
           inks = node.element_children.select { |child| child.name == "stop" && !child["data-between"] }.map { |stop| stop(stop) }
-          extent = {"repeat" => "repeat", "reflect" => "mirror"}.fetch(node["spreadMethod"], "pad")
+          extent = Palette::Compound::SPREADS.key(node["spreadMethod"]) || "pad"
           Palette::Compound.new(form:, angle:, size: Palette::Compound::SIZE, mixing: node["data-mixing"] || "srgb", extent:, inks: inks.sort_by.with_index { |ink, index| [ink.offset, index] }).checked
         end
 
