@@ -1,0 +1,45 @@
+RSpec.describe App, "Dress, gradients" do
+  def app = described_class
+
+  let(:project) { new_project }
+  let!(:poster) { bring_in_poster(project) }
+  let(:path) { "/projects/#{project.id}" }
+  let(:moor) { numbers(poster, "moor").first }
+
+  def act(act, parts: moor, **fields)
+    get "#{path}/dress"
+    token = last_response.body[/name="authenticity_token" value="([^"]+)"/, 1]
+    header "Referer", "http://example.org#{path}/dress"
+    post "#{path}/artworks/#{poster.id}/dress", {authenticity_token: token, parts: parts.to_s, act:, **fields}
+    follow_redirect! while last_response.redirect?
+    [last_response.status, CGI.unescapeHTML(last_response.body)]
+  end
+
+  before { Changes::SwitchPaints.perform(project, actor:, artwork: poster, numbers: [moor], role: "fill", kind: "gradient") }
+
+  stops = [{of: 0, offset: 0}, {of: 1, offset: 1}]
+  {
+    {handles: "{"} => "cannot be read", {handles: "[]"} => "cannot be read", {handles: "null"} => "cannot be read", {handles: "{}"} => "cannot be read", {handles: '{"stops":7}'} => "cannot be read",
+    {handles: '{"stops":[{"of":9,"offset":0}]}'} => "cannot be read", {handles: '{"stops":[{"of":"x","offset":0}]}'} => "cannot be read", {handles: '{"stops":[{"offset":"near"}]}'} => "cannot be read",
+    {handles: '{"stops":[]}'} => "0 inks: expected 2 to 48", {handles: JSON.generate(stops: stops * 40)} => "49 inks: expected 2 to 48",
+    {handles: JSON.generate(stops:, from: [0, 0], to: [1e12, 0])} => "lies nowhere", {handles: JSON.generate(stops:, from: "here", to: [1, 0])} => "lies nowhere", {handles: JSON.generate(stops:, from: [0, 0], to: [1, 0], squash: "flat")} => "cannot be read|lies nowhere",
+    {shape: "twill"} => "no form of a gradient", {mixing: "mud"} => "no way of mixing", {extent: "on"} => "nothing beyond the ends", {angle: "steep"} => "is no number",
+    {stop: "9", stop_opacity: "40"} => "stop is 9: expected 0 to 1", {stop_opacity: "40"} => "Choose a stop first", {stop: "1", stop_tint: "40"} => "follows no swatch", {saw_paint: "then", handles: JSON.generate(stops:)} => "was painted otherwise meanwhile"
+  }.each do |fields, words|
+    it "refuses #{fields.inspect[0, 70]} by what is wrong, and changes nothing" do
+      before = rows_of_everything
+      status, body = act("gradient-fill", **fields)
+      expect([status, body[/#{words}/]]).to eq [status, body[/#{words}/] || words]
+      expect(status).to be < 500
+      expect(rows_of_everything).to eq before
+    end
+  end
+
+  it "refuses what is nothing that is done, or is done to nothing" do
+    {"gradient-fill-explode" => "nothing that is done to a gradient", "gradient-fill-as_plaid" => "is no pattern", "gradient-fill-remove" => "two stops at least", "gradient-fill-give" => "Nothing is in hand",
+     "gradient-line" => "holds no gradient", "switch-fill-glow" => "nothing that a part is painted with", "alike-fill" => "Carry it to another part"}.each do |act, words|
+      status, body = act(act)
+      expect([act, status < 500, body.include?(words)]).to eq [act, true, true]
+    end
+  end
+end
