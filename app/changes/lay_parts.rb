@@ -1,13 +1,14 @@
 module Changes
-  # The gradient of parts lies otherwise in them: from there to there. What it is made of, and
-  # what it follows, stays.
+  # The gradient or pattern of parts lies otherwise in them. What it is made of, and what it
+  # follows, stays.
   class LayParts < Change
     include OfParts
 
-    # @param laid [Magpie::Artwork::Placing, nil] nil: as usual
-    def initialize(project, laid:, **given)
+    # @param laid [Magpie::Artwork::Placing, Magpie::Artwork::Tiling, nil] nil: as usual
+    # @param kind [String] what lies so: "gradient" or "pattern"
+    def initialize(project, laid:, kind: "gradient", **given)
       super(project, **given)
-      @laid = laid
+      @laid, @kind = laid, kind
     end
 
     private
@@ -18,6 +19,6 @@ module Changes
       update_all(Place, ids, laid: @laid, outfit_id: nil)
     end
 
-    def words = "Laid the gradient of #{"the line of " if @role == "line"}#{parts} #{@laid ? "otherwise" : "as usual"}"
+    def words = "Laid the #{@kind} of #{"the line of " if @role == "line"}#{parts} #{@laid ? "otherwise" : "as usual"}"
   end
 end

@@ -2,11 +2,15 @@
 # gradient or pattern of its own or of its artwork, or follows a shared swatch. It may wear
 # an outfit, and holds what that holds then; what an outfit holds are places of no artwork.
 class Place < Record
-  # A column that holds a Magpie::Artwork::Placing.
+  # A column that holds how a gradient lies, or a pattern: a Magpie::Artwork::Placing, or
+  # Tiling.
   class PlacingType < ActiveRecord::Type::Json
-    def deserialize(value) = value && Magpie::Artwork::Placing.from_h(JSON.parse(value))
+    # @param data [Hash]
+    def self.read(data) = (data.key?("from") ? Magpie::Artwork::Placing : Magpie::Artwork::Tiling).from_h(data)
 
-    def cast(value) = value.is_a?(Hash) ? Magpie::Artwork::Placing.from_h(value) : value
+    def deserialize(value) = value && PlacingType.read(JSON.parse(value))
+
+    def cast(value) = value.is_a?(Hash) ? PlacingType.read(value) : value
 
     def serialize(value) = value && JSON.generate(value.to_h)
 

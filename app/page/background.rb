@@ -12,7 +12,7 @@ module Page
       one, two = colours = compound.inks.map { |ink| colour(ink) }
       angle, size = compound.angle + 90, compound.size
       return gradient(compound, colours) if compound.gradient?
-      return tile(compound) if compound.tile
+      return pictured(compound) if compound.tile || compound.form != "stripes" && compound.angle % 90 != 0
       case compound.form
       when "stripes" then "repeating-linear-gradient(#{angle}deg,#{stripes(size, colours)})"
       when "dots" then "radial-gradient(circle,#{two} 34%,#{one} 36%) 0 0/#{size}px #{size}px"
@@ -44,11 +44,12 @@ module Page
       }.join(",")
     end
 
-    # As a picture, in the colours of now: nothing in it follows while a colour is tried.
-    def tile(compound)
-      tile, size = compound.tile, compound.size.clamp(SMALLEST, LARGEST)
-      body = tile.painted { |name, number| compound.inks[number].shown.then { |colour| %( #{name}="#{colour.with(alpha: 1).hex}" #{name}-opacity="#{colour.alpha}") } }
-      svg = %(<svg xmlns="http://www.w3.org/2000/svg" width="#{size}" height="#{size * tile.height / tile.width}" viewBox="0 0 #{tile.width} #{tile.height}">#{body}</svg>)
+    # As a picture that fills its room, in the colours of now: nothing in it follows while a
+    # colour is tried.
+    def pictured(compound)
+      shown = compound.with(size: compound.size.clamp(SMALLEST, LARGEST))
+      pattern = Magpie::Painters::Tiles.new(shown, Magpie::Painters::Writing.new).to_s("p")
+      svg = %(<svg xmlns="http://www.w3.org/2000/svg" width="100%" height="100%">#{pattern}<rect width="100%" height="100%" fill="url(#p)"/></svg>)
       %(url("data:image/svg+xml,#{ERB::Util.url_encode(svg)}"))
     end
 

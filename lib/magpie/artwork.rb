@@ -29,6 +29,7 @@ module Magpie
     autoload :Texts, "magpie/artwork/texts"
     autoload :Frames, "magpie/artwork/frames"
     autoload :Placing, "magpie/artwork/placing"
+    autoload :Tiling, "magpie/artwork/tiling"
     autoload :Gradients, "magpie/artwork/gradients"
     autoload :Settings, "magpie/artwork/settings"
     autoload :Opacities, "magpie/artwork/opacities"

@@ -36,10 +36,32 @@ RSpec.describe App, "Dress, gradients" do
   end
 
   it "refuses what is nothing that is done, or is done to nothing" do
-    {"gradient-fill-explode" => "nothing that is done to a gradient", "gradient-fill-as_plaid" => "is no pattern", "gradient-fill-remove" => "two stops at least", "gradient-fill-give" => "Nothing is in hand",
+    {"gradient-fill-explode" => "nothing that is done to a gradient", "gradient-fill-as_plaid" => "nothing that is done to a gradient", "gradient-fill-remove" => "two stops at least", "gradient-fill-give" => "Nothing is in hand",
      "gradient-line" => "holds no gradient", "switch-fill-glow" => "nothing that a part is painted with", "alike-fill" => "Carry it to another part"}.each do |act, words|
       status, body = act(act)
       expect([act, status < 500, body.include?(words)]).to eq [act, true, true]
+    end
+  end
+
+  describe "of a pattern" do
+    before { act("switch-fill-pattern") }
+
+    by = {about: [0, 0], move: [4, 0], turn: 10, scale: 2}
+    {
+      {handles: "x"} => "handles of the pattern cannot be read", {handles: JSON.generate(by.merge(about: [0]))} => "cannot be read", {handles: JSON.generate(by.merge(turn: "a bit"))} => "cannot be read", {handles: JSON.generate(by.except(:move))} => "cannot be read",
+      {handles: JSON.generate(by.merge(move: [1e30, 0]))} => "shifted nowhere", {handles: JSON.generate(by).sub("[4", "[1e400")} => "cannot be read|shifted nowhere", {fit: "tight"} => "no way to lay a pattern", {angle: "steep"} => "is no number", {shift_x: "left"} => "is no number", {shift_y: "1e9"} => "shifted nowhere"
+    }.each do |fields, words|
+      it "refuses #{fields.inspect[0, 70]} by what is wrong, and changes nothing" do
+        before = rows_of_everything
+        status, body = act("gradient-fill", **fields)
+        expect([status, body[/#{words}/]]).to eq [status, body[/#{words}/] || words]
+        expect(status).to be < 500
+        expect(rows_of_everything).to eq before
+      end
+    end
+
+    it "refuses another one that is none" do
+      {"gradient-fill-as_plaid" => "is no pattern", "gradient-fill-reverse" => "nothing that is done to a pattern"}.each { |act, words| expect(act(act).last).to include words }
     end
   end
 end

@@ -41,6 +41,16 @@ module DressScreens
     points.drop(1).each { |point| mouse.move(**point, steps: 12) }
   end
 
+  # With the constraining key held down.
+  def drag_constrained(from, to)
+    say = ->(type, point) { page.driver.browser.page.command("Input.dispatchMouseEvent", type:, button: "left", buttons: 1, clickCount: 1, modifiers: SHIFT, **point) }
+    mouse.move(**from)
+    say.call("mousePressed", from)
+    12.times { |step| say.call("mouseMoved", from.to_h { |axis, value| [axis, value + (to[axis] - value) * (step + 1) / 12] }) }
+    say.call("mouseReleased", to)
+    settled
+  end
+
   # What was done last can be undone, as the button says.
   def expect_done(words) = expect(page).to(have_css("#undo[title='Undo: #{words}']"))
 end

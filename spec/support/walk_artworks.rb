@@ -7,7 +7,11 @@ module WalkArtworks
 
   def role = %w[fill line].sample(random: @random)
 
-  def laid = chance(3) ? nil : Magpie::Artwork::Placing.new(from: [@random.rand.round(2), 0.0], to: [1.0, @random.rand.round(2)])
+  def laid
+    return if chance(3)
+    return Magpie::Artwork::Tiling.new(shift: [@random.rand.round(2), 1.0], turn: 30.0, scale: 2.0, mirror: [nil, "both"].sample(random: @random), fit: Magpie::Artwork::Tiling::FITS.keys.sample(random: @random)) if chance(2)
+    Magpie::Artwork::Placing.new(from: [@random.rand.round(2), 0.0], to: [1.0, @random.rand.round(2)])
+  end
 
   def paint_parts
     tint = [0, 40.0] if chance(4)

@@ -50,20 +50,21 @@ module Places
 
       # What it is made of becomes the parts' own, or is changed in the swatch that they follow.
       def edit_gradient(role, act)
-        edited = Picked.new(@artwork, @numbers).edited(role) or raise Magpie::Error, "What is picked holds no gradient, or different ones"
+        edited = Picked.new(@artwork, @numbers).edited(role) or raise Magpie::Error, "What is picked holds no gradient or pattern, or different ones"
         return keep_paint(edited, role) if act == "keep"
-        edit = PaintEdit.new(edited, @param, PartFrames.of(@artwork.template).of(@artwork.parts.numbered(@numbers).where(kind: "part").pluck(:key)), act, alone: @actor.alone?(@project)) { @hand.content }
-        return change(Changes::LayParts, role:, laid: edit.laid) if edit.only_laid?
+        edit = PaintEdit.of(edited).new(edited, @param, PartFrames.of(@artwork.template).of(@artwork.parts.numbered(@numbers).where(kind: "part").pluck(:key)), act, alone: @actor.alone?(@project)) { @hand.content }
+        return change(Changes::LayParts, role:, laid: edit.laid, kind: edited.kind) if edit.only_laid?
         return Changes::KeepPaint.perform(@project, actor: @actor, paint: edit.paint, swatch: edited.swatch) if edited.swatch && edit.tint.nil? && @choices[:stepping] == "swatch"
         laid = (edited.own? || !edit.as_laid?) ? edit.laid : edited.laid_in(@numbers)
         change(Changes::PaintParts, role:, paint: edit.paint, laid:, tint: edit.tint)
-        @said = "#{edited.swatch.name} is followed no longer by what is picked: it has a gradient of its own" if edited.swatch
+        @said = "#{edited.swatch.name} is followed no longer by what is picked: it has a #{edited.kind} of its own" if edited.swatch
       end
 
       def keep_paint(edited, role)
         raise Magpie::Error, "#{edited.swatch.name} is a swatch already" if edited.swatch
-        parts = {artwork: @artwork, numbers: @numbers, role:, laid: (edited.laid_in(@numbers) unless edited.own?)}
-        kept = Changes::KeepPaint.perform(@project, actor: @actor, paint: edited.paint, group: @actor.group(@param.id(:paint_group)), name: @param.text(:paint_name), parts:)
+        paint, laid = edited.kept_in(@numbers)
+        parts = {artwork: @artwork, numbers: @numbers, role:, laid:}
+        kept = Changes::KeepPaint.perform(@project, actor: @actor, paint:, group: @actor.group(@param.id(:paint_group)), name: @param.text(:paint_name), parts:)
         @said = "Kept #{kept.name} in #{kept.group.name}. What is picked follows it"
       end
 

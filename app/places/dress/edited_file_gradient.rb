@@ -42,6 +42,8 @@ module Places
       # @return [Hash{Integer => Magpie::Artwork::Placing}] by number
       def laid_in(numbers) = frames_of(numbers).transform_values { |each| gradient.placing(each, across:) }
 
+      def kept_in(numbers) = [paint, laid_in(numbers)]
+
       private
 
       # What is counted in the units of several parts that stand alike in the drawing runs

@@ -18,6 +18,10 @@ module Places
       # @return [String] what it wears, or whether it follows
       attr_reader :detail
 
+      # @param (see #initialize)
+      # @return [EditedPaint] of its kind
+      def self.of(...) = new(...).then { |edited| edited.paint.gradient? ? edited : EditedPattern.new(...) }
+
       # @param artwork [Artwork]
       # @param place_id [Integer] of the first part
       # @param detail [String]
@@ -40,7 +44,7 @@ module Places
 
       # What the place says of it, if anything.
       # @return [Magpie::Artwork::Placing, nil]
-      def held_laid = place.laid
+      def held_laid = (place.laid if place.laid.is_a?(Magpie::Artwork::Placing))
 
       def laid? = !held_laid.nil?
 
@@ -60,7 +64,6 @@ module Places
 
       # Degrees of the way that it runs, in the units that it lies in.
       def angle
-        return paint.angle.round(2) unless paint.gradient?
         from, to = ends
         ((Math.atan2(to[1] - from[1], to[0] - from[0]) * 180 / Math::PI) % 360).round(2)
       end
@@ -79,7 +82,7 @@ module Places
       # @return [Array<Stop>]
       def stops
         chips = Chip.of(paint.inks.filter_map(&:reference).uniq)
-        @stops ||= (paint.gradient? ? paint.order : paint.inks.each_index).map { |number| stop(number, paint.inks[number], chips) }
+        @stops ||= order.map { |number| stop(number, paint.inks[number], chips) }
       end
 
       # Tells it from what it was or will be.
@@ -88,19 +91,25 @@ module Places
       # What a browser needs to draw its handles.
       # @return [Hash]
       def to_h
-        return {part: part.position, form: paint.form, mark:, stops: paint.inks.map { {} }, order: paint.inks.each_index.to_a} unless paint.gradient?
         {part: part.position, form: paint.form, space: Magpie::Palette::Compound::SPACES.fetch(paint.mixing), spread: Magpie::Palette::Compound::SPREADS.fetch(paint.extent), across: !laid.across.nil?, box:, from: laid.from, to: laid.to, squash: laid.squash, mark:,
          stops: paint.inks.map { |ink| {offset: ink.offset, middle: ink.middle, colour: ::Page::Background.colour(ink)} }, order: paint.order}
       end
 
-      # Patterns that it could be, each in its inks.
-      # @return [Array<[String, String, String]>] form, title, CSS
-      def tiles = Magpie::Palette::Compound::PATTERNS.map { |form| [form, Magpie::Palette::Compound::FORMS[form], ::Page::Background.of(paint.as(form).with(size: 14.0))] }
-
       # A number as a field holds it.
       def self.text(number) = Magpie::Notation::Forms.short(number, 1)
 
+      # What is kept of it as a swatch, and how that lies in the parts; nil as their places say.
+      # @param numbers [Array<Integer>] of the parts
+      # @return [[Magpie::Palette::Compound, Hash{Integer => Object}]]
+      def kept_in(numbers) = [paint, nil]
+
+      # What it is called.
+      def kind = "gradient"
+
       private
+
+      # The numbers of its inks, as they are listed.
+      def order = paint.order
 
       def stop(number, ink, chips)
         chip = chips[ink.reference]

@@ -100,7 +100,7 @@ module Places
 
       def edited_of(held)
         first = held.first
-        return EditedPaint.new(artwork, first.first, detail(held)) if first.kind == "compound" || swatch(first)&.paint_json
+        return EditedPaint.of(artwork, first.first, detail(held)) if first.kind == "compound" || swatch(first)&.paint_json
         EditedFileGradient.of(artwork, first.first, @numbers) if first.kind == "reference" && first.role != "stop"
       end
 

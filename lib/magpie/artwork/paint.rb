@@ -8,7 +8,7 @@ module Magpie
     # @!attribute compound [Palette::Compound, nil]
     # @!attribute reference [Object, nil] what a plain colour follows: an opaque value of
     #   whoever knows about swatches, by which painters ask for its name
-    # @!attribute laid [Placing, nil] how a gradient lies in the part
+    # @!attribute laid [Placing, Tiling, nil] how a gradient or pattern lies in the part
     Paint = Struct.new(:kind, :colour, :server, :opacity, :reference, :compound, :laid, keyword_init: true) do
       def self.none = new(kind: :none, opacity: 1.0)
 

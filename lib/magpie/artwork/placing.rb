@@ -19,10 +19,10 @@ module Magpie
 
       def initialize(squash: 1.0, **given) = super
 
-      # @param data [Hash, nil] as #to_h gives it
-      # @return [Placing, nil]
+      # @param data [Hash] as #to_h gives it
+      # @return [Placing]
       # @raise [Magpie::Error]
-      def self.from_h(data) = data && new(**data.transform_keys(&:to_sym).slice(*members)).checked
+      def self.from_h(data) = new(**data.transform_keys(&:to_sym).slice(*members)).checked
 
       # How a gradient lies where nothing is said: along its angle from corner to corner,
       # as CSS Images 3 has it, or around the middle.

@@ -12,7 +12,7 @@ module Magpie
       # @param writing [Writing]
       def initialize(used, writing)
         @used, @writing = used, writing
-        return unless used.compound.gradient?
+        return @axes = used.placing && Tiles.new(used.compound, writing).axes(used.placing, used.frame) unless used.compound.gradient?
         @placing = used.placing || Artwork::Placing.usual(used.compound, used.frame)
         @axes = @placing.axes(used.frame)
         @axes = of_one_size(@axes) if used.compound.form == "conic"
@@ -30,6 +30,7 @@ module Magpie
         when "linear" then %( gradientUnits="userSpaceOnUse" x1="0" x2="1" gradientTransform="#{@axes}")
         when "conic" then %( #{tile} patternTransform="#{@axes}")
         when "round", "radial" then %( gradientUnits="userSpaceOnUse" cx="0" cy="0" r="1"#{focus} gradientTransform="#{@axes}")
+        else %(#{" #{tile}" if @used.placing&.once?} patternTransform="#{@axes}") if @axes
         end
       end
 

@@ -29,10 +29,13 @@ module Magpie
 
       # @param compound [Palette::Compound]
       # @param frame [Artwork::Frames::Frame] of the part
-      # @param placing [Artwork::Placing, nil]
+      # @param placing [Artwork::Placing, Artwork::Tiling, nil] of one of another kind it is
+      #   nothing
       # @param name [String] of what is in it
       # @return [String] the identifier of a server that paints so
       def use(compound, frame, placing = nil, name: Servers.name(compound))
+        placing = nil unless placing.is_a?(compound.gradient? ? Artwork::Placing : Artwork::Tiling)
+        name = "#{name}-once" if !compound.gradient? && placing&.once?
         id = "#{name}-#{way(frame, placing)}"
         @used[id] ||= Used.new(name, compound, frame, placing)
         id
@@ -44,10 +47,10 @@ module Magpie
       private
 
       # A name for how one lies.
-      def way(frame, placing) = @ways[[frame, placing]] ||= Servers.digest([frame.box, placing&.to_h, (frame.matrix.to_a if placing&.across)])
+      def way(frame, placing) = @ways[[frame, placing]] ||= Servers.digest([frame.box, placing&.to_h, (frame.matrix.to_a if placing.is_a?(Artwork::Placing) && placing.across)])
 
       def whole
-        @used.values.uniq(&:name).map { |used| used.compound.gradient? ? gradient(used) : Tiles.new(used.compound, @writing).to_s(used.name) }
+        @used.values.uniq(&:name).map { |used| used.compound.gradient? ? gradient(used) : Tiles.new(used.compound, @writing).to_s(used.name, once: used.placing&.once?) }
       end
 
       def gradient(used)

@@ -9,23 +9,36 @@ module Magpie
       end
 
       # @param more [String] attributes besides
+      # @param once [Boolean] is nothing of it to be seen beyond the tile?
       # @return [String] SVG
-      def to_s(id, more = "")
-        width, height = (tile = @compound.tile) ? [tile.width, tile.height] : [size, size]
-        %(<pattern id="#{id}" width="#{width}" height="#{height}" patternUnits="userSpaceOnUse" patternTransform="#{transform(tile)}"#{more}>#{tile ? drawn(tile) : send(@compound.form, @compound.inks)}</pattern>)
+      def to_s(id, more = "", once: false)
+        shown = tile ? drawn : send(@compound.form, @compound.inks)
+        shown = %(<svg width="#{width}" height="#{height}">#{shown}</svg>) if once
+        %(<pattern id="#{id}" width="#{width}" height="#{height}" patternUnits="userSpaceOnUse" patternTransform="#{transform}"#{more}>#{shown}</pattern>)
       end
 
+      # In units of its own.
+      # @return [Float]
+      def width = tile ? tile.width : size
+
+      def height = tile ? tile.height : size
+
+      # Where it lies in a part.
+      # @param placing [Artwork::Tiling]
+      # @param frame [Artwork::Frames::Frame] of the part
+      # @return [Artwork::Affine]
+      def axes(placing, frame) = placing.axes(frame, width, height, size, @compound.angle)
+
       private
+
+      def tile = @compound.tile
 
       def size = @compound.size
 
       # A tile is drawn in units of its own, and repeats after the size that is said.
-      def transform(tile)
-        return "rotate(#{@compound.angle}) scale(#{Artwork::Affine.short(size / tile.width)})" if tile
-        "rotate(#{(@compound.form == "stripes") ? @compound.angle : 0})"
-      end
+      def transform = "rotate(#{@compound.angle})#{" scale(#{Artwork::Affine.short(size / tile.width)})" if tile}"
 
-      def drawn(tile) = tile.painted { |name, number| @writing.ink(name, "#{name}-opacity", @compound.inks.fetch(number)) }
+      def drawn = tile.painted { |name, number| @writing.ink(name, "#{name}-opacity", @compound.inks.fetch(number)) }
 
       def stripes(inks)
         width = size / inks.size.to_f

@@ -25,7 +25,7 @@ module Magpie
         raise Error, "#{form.inspect} is no form: expected #{self.class::FORMS.keys.join(", ")}" unless self.class::FORMS.key?(form)
         raise Error, "#{Text.count(inks.size, "ink")}: expected #{[counts.begin, counts.end].uniq.join(" to ")}" unless counts.cover?(inks.size)
         raise Error, "an angle of #{angle}: expected −360 to 360" unless angle&.between?(-360, 360)
-        raise Error, "a repeat of #{size}: expected 1 to 1000" unless size&.between?(1, 1000)
+        raise Error, "a repeat of #{size}: expected #{self.class::SIZES.begin} to #{self.class::SIZES.end}" unless size && self.class::SIZES.cover?(size)
         raise Error, "#{mixing.inspect} is no way of mixing: expected #{self.class::MIXINGS.keys.join(", ")}" unless self.class::MIXINGS.key?(mixing)
         raise Error, "#{extent.inspect} is nothing beyond the ends: expected #{self.class::EXTENTS.keys.join(", ")}" unless self.class::EXTENTS.key?(extent)
         inks.each(&:check)
@@ -106,7 +106,8 @@ module Magpie
       USUAL = {"opacity" => 1.0, "middle" => 0.5}.freeze
       MOST = 48 # stops of a gradient
       MIDDLES = 0.02..0.98
-      SIZE = 24.0 # of a repeat, where nothing is said
+      SIZES = 1..1000 # of a repeat
+      SIZE = 24.0 # where nothing is said
       FORMS = {
         "linear" => "Gradient along a line", "round" => "Gradient in rings", "radial" => "Gradient from the middle", "conic" => "Gradient around a point",
         "stripes" => "Stripes", "dots" => "Dots", "checks" => "Checks", **Tile.all.transform_values(&:title)

@@ -69,7 +69,7 @@ module Magpie
       def compound(compound)
         return unless compound && @carries[compound.gradient? ? :gradients : :patterns]
         # What says nothing of such a form: a repeat of a gradient, an angle of what is round.
-        angle = (compound.tile || %w[linear conic stripes].include?(compound.form)) ? compound.angle % 360 : 0.0
+        angle = %w[round radial].include?(compound.form) ? 0.0 : compound.angle % 360
         return compound.with(angle:, inks: compound.inks.map { |ink| ink(ink) }) unless compound.gradient?
         compound.with(angle:, size: Palette::Compound::SIZE, extent: @format.extent(compound), inks: @format.stops(compound.inks.values_at(*compound.order).map { |ink| ink(ink) }))
       end

@@ -75,18 +75,18 @@ module Magpie
           size = Float(node["width"].to_s, exception: false)
           colours = shapes.map { |shape| colour(shape, "fill", "fill-opacity") }
           return unless form && size && colours.all?
-          angle = (form == "stripes") ? (node["patternTransform"].to_s[/rotate\((-?[\d.]+)/, 1].to_f % 360) : 0.0
-          Palette::Compound.new(form:, angle:, size:, inks: colours.each_with_index.map { |colour, index| Palette::Compound::Ink.new(colour:, offset: index / (colours.size - 1.0)) }).checked
+          Palette::Compound.new(form:, angle: turn(node), size:, inks: colours.each_with_index.map { |colour, index| Palette::Compound::Ink.new(colour:, offset: index / (colours.size - 1.0)) }).checked
         end
 
         # A tile of ours says which it is; its inks lie side by side, unseen.
         def self.tile(node)
           scale = node["patternTransform"].to_s[/scale\((-?[\d.e-]+)/, 1].to_f
           inks = node.xpath("./*[@data-inks]/*").map { |each| colour(each, "fill", "fill-opacity") }
-          angle = node["patternTransform"].to_s[/rotate\((-?[\d.]+)/, 1].to_f % 360
           inks = inks.compact.each_with_index.map { |colour, index| Palette::Compound::Ink.new(colour:, offset: index.fdiv([inks.size - 1, 1].max)) }
-          Palette::Compound.new(form: node["data-form"], angle:, size: Float(node["data-size"] || (scale * Palette::Tile.all[node["data-form"]].width)), inks:).checked
+          Palette::Compound.new(form: node["data-form"], angle: turn(node), size: Float(node["data-size"] || (scale * Palette::Tile.all[node["data-form"]].width)), inks:).checked
         end
+
+        def self.turn(node) = node["patternTransform"].to_s[/rotate\((-?[\d.]+)/, 1].to_f % 360
 
         # @param compounds [Hash{String => Palette::Compound}] by identifier
         def initialize(compounds)
