@@ -51,4 +51,16 @@ RSpec.describe Magpie::Palette::Tile do
     expect(tartan.as("twill").checked.inks.size).to eq 2
     expect { pattern("dots", colours).with(form: "tartan").checked }.to raise_error Magpie::Error, "2 inks: expected 4"
   end
+
+  # As many tiles are painted element by element, what reaches in from the next one lies as it
+  # does in one tile.
+  it "is the same in blocks of several tiles" do
+    mark = Magpie::Artwork::Identifiers::MARK
+    shown = ->(svg) { Vips::Image.svgload_buffer(%(<svg xmlns="http://www.w3.org/2000/svg" width="128" height="128"><defs>#{svg}</defs><rect width="128" height="128" fill="url(#p)"/></svg>).delete(mark)).flatten }
+    compound::PATTERNS.each do |form|
+      tiles = Magpie::Painters::Tiles.new(pattern(form, colours, size: 32.0), Magpie::Painters::Writing.new)
+      one, many = [1, 4].map { |times| shown.call(tiles.to_s("p", times:)) }
+      expect([form, (one - many).abs.avg]).to match [form, be < (((tiles.height * 32 / tiles.width) % 1).zero? ? 0.7 : 8)]
+    end
+  end
 end

@@ -7,8 +7,8 @@ module Magpie
     # lying, by a server that refers to the first.
     class Servers
       MARK = Artwork::Identifiers::MARK
-      # One that paints something: what is in it, and how it lies.
-      Used = Struct.new(:name, :compound, :frame, :placing)
+      # One that paints something: what is in it, how it lies, and how many tiles are in one.
+      Used = Struct.new(:name, :compound, :frame, :placing, :times)
 
       # @param number [Object] anything that tells it from others
       def self.digest(of) = Digest::SHA256.hexdigest(JSON.generate(of))[0, 12]
@@ -35,9 +35,11 @@ module Magpie
       # @return [String] the identifier of a server that paints so
       def use(compound, frame, placing = nil, name: Servers.name(compound))
         placing = nil unless placing.is_a?(compound.gradient? ? Artwork::Placing : Artwork::Tiling)
+        times = compound.gradient? ? 1 : @writing.times(Tiles.new(compound, @writing), placing, frame)
         name = "#{name}-once" if !compound.gradient? && placing&.once?
+        name = "#{name}-by-#{times}" if times > 1
         id = "#{name}-#{way(frame, placing)}"
-        @used[id] ||= Used.new(name, compound, frame, placing)
+        @used[id] ||= Used.new(name, compound, frame, placing, times)
         id
       end
 
@@ -50,8 +52,10 @@ module Magpie
       def way(frame, placing) = @ways[[frame, placing]] ||= Servers.digest([frame.box, placing&.to_h, (frame.matrix.to_a if placing.is_a?(Artwork::Placing) && placing.across)])
 
       def whole
-        @used.values.uniq(&:name).map { |used| used.compound.gradient? ? gradient(used) : Tiles.new(used.compound, @writing).to_s(used.name, once: used.placing&.once?) }
+        @used.values.uniq(&:name).map { |used| used.compound.gradient? ? gradient(used) : pattern(used) }
       end
+
+      def pattern(used) = Tiles.new(used.compound, @writing).to_s(used.name, once: used.placing&.once?, times: used.times)
 
       def gradient(used)
         return Sectors.new(used.compound, @writing).to_s(used.name) if used.compound.form == "conic"

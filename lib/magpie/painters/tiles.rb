@@ -10,12 +10,26 @@ module Magpie
 
       # @param more [String] attributes besides
       # @param once [Boolean] is nothing of it to be seen beyond the tile?
+      # @param times [Integer] how many tiles there are in it, along each side
       # @return [String] SVG
-      def to_s(id, more = "", once: false)
-        shown = tile ? drawn : send(@compound.form, @compound.inks)
+      def to_s(id, more = "", once: false, times: 1)
+        shown = (times > 1) ? block(id, times) : layers.join
         shown = %(<svg width="#{width}" height="#{height}">#{shown}</svg>) if once
-        %(<pattern id="#{id}" width="#{width}" height="#{height}" patternUnits="userSpaceOnUse" patternTransform="#{transform}"#{more}>#{shown}</pattern>)
+        %(<pattern id="#{id}" width="#{width * times}" height="#{height * times}" patternUnits="userSpaceOnUse" patternTransform="#{transform}"#{more}>#{shown}</pattern>)
       end
+
+      # How many tiles there have to be in a pattern, along each side, so that it is seen where it
+      # is drawn small: librsvg draws none whose tile is less than one px.
+      # @param placing [Artwork::Tiling, nil]
+      # @param frame [Artwork::Frames::Frame] of the part
+      # @return [Integer] 1 of most
+      def times(placing, frame)
+        share = size * (placing&.scale || 1.0) / frame.view.max
+        (placing&.once? || share > FINE) ? 1 : 2**Math.log2(BLOCK / share).ceil.clamp(1, 5)
+      end
+
+      # Shares of the drawing: a repeat that may be lost, and what it is brought to.
+      FINE, BLOCK = 1 / 80.0, 1 / 20.0
 
       # In units of its own.
       # @return [Float]
@@ -38,20 +52,37 @@ module Magpie
       # A tile is drawn in units of its own, and repeats after the size that is said.
       def transform = "rotate(#{@compound.angle})#{" scale(#{Artwork::Affine.short(size / tile.width)})" if tile}"
 
-      def drawn = tile.painted { |name, number| @writing.ink(name, "#{name}-opacity", @compound.inks.fetch(number)) }
+      # Its elements, the lowest first: the ground.
+      def layers
+        return tile.layers { |name, number| @writing.ink(name, "#{name}-opacity", @compound.inks.fetch(number)) } if tile
+        send(@compound.form, @compound.inks)
+      end
 
-      def stripes(inks)
+      # Many tiles, element by element, so that none covers what reaches in from the next one; on
+      # one ground. Each row is drawn once.
+      def block(id, times)
+        ground, *others = layers
+        wide = ground.sub(/ width="[^"]*"/, %( width="#{width * times}")).sub(/ height="[^"]*"/, %( height="#{height * times}"))
+        return stripes(@compound.inks, times).join if @compound.form == "stripes"
+        wide + others.each_with_index.map { |layer, number|
+          row = (0...times).map { |at| %(<use href="##{id}-#{number}" x="#{width * at}"/>) }
+          %(<defs><g id="#{id}-#{number}">#{layer}</g><g id="#{id}-#{number}-row">#{row.join}</g></defs>) + (0...times).map { |at| %(<use href="##{id}-#{number}-row" y="#{height * at}"/>) }.join
+        }.join
+      end
+
+      # @return [Array<String>]
+      def stripes(inks, times = 1)
         width = size / inks.size.to_f
-        inks.each_with_index.map { |ink, index| %(<rect x="#{(width * index).round(3)}" width="#{width.round(3)}" height="#{size}"#{fill(ink)}/>) }.join
+        Array.new(times) { |at| inks.each_with_index.map { |ink, index| %(<rect x="#{(size * at + width * index).round(3)}" width="#{width.round(3)}" height="#{size * times}"#{fill(ink)}/>) } }.flatten
       end
 
       def dots((ground, dot))
-        %(<rect width="#{size}" height="#{size}"#{fill(ground)}/><circle cx="#{size / 2.0}" cy="#{size / 2.0}" r="#{(size * 0.25).round(3)}"#{fill(dot)}/>)
+        [%(<rect width="#{size}" height="#{size}"#{fill(ground)}/>), %(<circle cx="#{size / 2.0}" cy="#{size / 2.0}" r="#{(size * 0.25).round(3)}"#{fill(dot)}/>)]
       end
 
       def checks((ground, check))
         half = size / 2.0
-        %(<rect width="#{size}" height="#{size}"#{fill(ground)}/><path d="M0 0h#{half}v#{half}h-#{half}zm#{half} #{half}h#{half}v#{half}h-#{half}z"#{fill(check)}/>)
+        [%(<rect width="#{size}" height="#{size}"#{fill(ground)}/>), %(<path d="M0 0h#{half}v#{half}h-#{half}zm#{half} #{half}h#{half}v#{half}h-#{half}z"#{fill(check)}/>)]
       end
 
       def fill(ink) = @writing.ink("fill", "fill-opacity", ink)

@@ -22,6 +22,9 @@ module Magpie
       # @param sector [Sectors::Sector]
       def sector(sector) = ""
 
+      # How many tiles stand in a pattern, see Tiles#times.
+      def times(tiles, placing, frame) = tiles.times(placing, frame)
+
       private
 
       def plain(name, opacity, colour) = %( #{name}="#{colour.with(alpha: 1).hex}"#{share(opacity, colour.alpha)})

@@ -1,3 +1,5 @@
+require "nokogiri"
+
 module Magpie
   class Palette
     # A tile of a pattern, drawn as SVG in one to four inks: where an ink goes it says
@@ -22,6 +24,7 @@ module Magpie
         @title = svg[/<title>([^<]*)/, 1]
         @width, @height = svg[/viewBox="0 0 ([\d. ]+)"/, 1].split.map(&:to_f)
         @body = svg[/<\/title>\s*(.*)\s*<\/svg>/m, 1].gsub(/>\s+</, "><").strip
+        @layers = Nokogiri::XML("<g>#{@body}</g>").root.element_children.map(&:to_xml)
         @inks = @body.scan(INK).map { |_, number| number.to_i }.max + 1
       end
 
@@ -30,7 +33,11 @@ module Magpie
       # @yieldparam number [Integer] of the ink
       # @yieldreturn [String] attributes, each after a space
       # @return [String] SVG
-      def painted = @body.gsub(INK) { yield($1, $2.to_i).lstrip }
+      def painted(&ink) = layers(&ink).join
+
+      # The same element by element, the lowest first.
+      # @return [Array<String>]
+      def layers = @layers.map { |layer| layer.gsub(INK) { yield($1, $2.to_i).lstrip } }
     end
   end
 end
