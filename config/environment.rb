@@ -24,3 +24,5 @@ loader.push_dir(File.join(ROOT, "app"))
 loader.ignore(File.join(ROOT, "app/views"), *Dir[File.join(ROOT, "app/places/*/views")])
 loader.collapse(*%w[models queries].map { |room| File.join(ROOT, "app", room) })
 loader.setup
+
+Magpie::Palette::Tile.source = ->(form) { Tile.known(form) }

@@ -40,7 +40,7 @@ module Changes
     end
 
     def keep
-      name = free_names(@group, [@name.empty? ? "#{Magpie::Palette::Compound::FORMS.fetch(@paint.form).split.first} #{@paint.inks.size}" : @name]).first
+      name = free_names(@group, [@name.empty? ? "#{@paint.title.split.first} #{@paint.inks.size}" : @name]).first
       raise Magpie::Error, "#{@group.name} already has a swatch called #{@name}. Give this one another name" unless @name.empty? || name == @name
       @swatch = create(Swatch, group: @group, name:, paint: @paint, colour: @paint.colour, shared: true, position: next_position(Swatch.where(group: @group)))
     end

@@ -1,6 +1,9 @@
 module Frame
   # Files that come in.
   module Uploads
+    # Media types of pictures, drawings among them.
+    def accepted_pictures = Magpie::Picture::File::FORMATS.map(&:media_type).join(",")
+
     # Uploaded files as [[name, bytes]].
     def uploads(field) = param.files(field).map { |name, file| [name, file.read.b] }
 
@@ -21,7 +24,7 @@ module Frame
 
     # What became of them, in words, and on to the last; back where nothing came in.
     def tell_what_came(sentences, failed, path)
-      tell [*failed, *sentences].join(". "), failed.any? ? :wrong : :done
+      tell [*failed, *sentences.to_a].join(". "), failed.any? ? :wrong : :done
       path ? redirect(to(path), 303) : go_back
     end
   end

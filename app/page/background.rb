@@ -12,6 +12,7 @@ module Page
       one, two = colours = compound.inks.map { |ink| colour(ink) }
       angle, size = compound.angle + 90, compound.size
       return gradient(compound, colours) if compound.gradient?
+      return "url(/tiles/#{compound.form}) 0 0/#{size.clamp(SMALLEST, LARGEST)}px" if compound.tile&.picture
       return pictured(compound) if compound.tile || compound.form != "stripes" && compound.angle % 90 != 0
       case compound.form
       when "stripes" then "repeating-linear-gradient(#{angle}deg,#{stripes(size, colours)})"
@@ -49,8 +50,17 @@ module Page
     def pictured(compound)
       shown = compound.with(size: compound.size.clamp(SMALLEST, LARGEST))
       pattern = Magpie::Painters::Tiles.new(shown, Magpie::Painters::Writing.new).to_s("p")
-      svg = %(<svg xmlns="http://www.w3.org/2000/svg" width="100%" height="100%">#{pattern}<rect width="100%" height="100%" fill="url(#p)"/></svg>)
-      %(url("data:image/svg+xml,#{ERB::Util.url_encode(svg)}"))
+      picture(%(<svg xmlns="http://www.w3.org/2000/svg" width="100%" height="100%">#{pattern}<rect width="100%" height="100%" fill="url(#p)"/></svg>))
+    end
+
+    def picture(svg) = %(url("data:image/svg+xml,#{ERB::Util.url_encode(svg)}"))
+
+    # One repeat of a tile, as a picture.
+    # @return [String] CSS
+    def repeat(compound)
+      return "url(/tiles/#{compound.form})" if compound.tile&.picture
+      tiles = Magpie::Painters::Tiles.new(compound, Magpie::Painters::Writing.new)
+      picture(%(<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 #{tiles.width} #{tiles.height}" preserveAspectRatio="none">#{tiles.shown}</svg>))
     end
 
     def stripes(size, colours)

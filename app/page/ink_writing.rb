@@ -19,6 +19,9 @@ module Page
     # Where the part lies, in which it lies: whoever drags it lays it out anew.
     def laid(used) = %( data-frame="#{used.frame.box.map { |value| Magpie::Artwork::Affine.short(value) }.join(" ")}")
 
+    # Browsers keep pictures.
+    def picture(image, form) = image.sub(/ href="[^"]*"/, %( href="/tiles/#{form}"))
+
     # Between which inks its edges lie, and where: what stands for the ends of the turn is x.
     def sector(sector) = %( data-sector="#{sector.between.map { |ink| ink || "x" }.join(" ")} #{sector.places.map { |place| Magpie::Notation::Forms.short(place, 5) }.join(" ")}")
 

@@ -56,10 +56,13 @@ document.addEventListener("paste", event => {
 
 const form = () => find("form[data-drop]")
 
+// It may stand elsewhere on the page.
+const fieldOf = form => [...form.elements].find(({ type }) => type === "file")
+
 // @param {Iterable<File>} files
 // @param {Object} given more fields of the request
 export function bringIn(files, given = {}) {
-  const field = form()?.querySelector("input[type=file]")
+  const field = form() && fieldOf(form())
   if (!field) return
   const list = new DataTransfer()
   for (const file of files) list.items.add(file)
@@ -69,7 +72,7 @@ export function bringIn(files, given = {}) {
 
 function send(form, given = {}) {
   if (form.dataset.sending) return
-  const field = form.querySelector("input[type=file]"), files = [...field.files]
+  const field = fieldOf(form), files = [...field.files]
   hand(form, files, given)
   field.value = "" // so that the same file can be chosen once more
 }

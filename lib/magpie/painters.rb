@@ -21,6 +21,8 @@ module Magpie
     autoload :Sectors, "magpie/painters/sectors"
     autoload :Laid, "magpie/painters/laid"
     autoload :Tiles, "magpie/painters/tiles"
+    autoload :OwnTile, "magpie/painters/own_tile"
+    autoload :Seam, "magpie/painters/seam"
     autoload :Outgoing, "magpie/painters/outgoing"
     autoload :Grounds, "magpie/painters/grounds"
   end

@@ -97,6 +97,11 @@ module Magpie
       Vips.call("the picture") { shown(image).pngsave_buffer(compression: 1, strip: true) }
     end
 
+    # As a screen shows it, no larger than that.
+    # @param longest [Integer] px
+    # @return [Vips::Image] 8 bits, sRGB
+    def within(longest) = Vips.call("the picture") { shown(image).then { |whole| (whole.size.max > longest) ? whole.thumbnail_image(longest, height: longest, size: :down) : whole } }
+
     # @param most [Integer]
     # @return [Hash{Array<Integer> => Integer}, nil] see Few
     def few_colours(most)

@@ -35,6 +35,10 @@ module Magpie
     # @raise [Magpie::Error]
     def artwork(bytes, name:) = work(:artwork, name, bytes)
 
+    # @return [Array(String, Array<Painters::Seam::Edge>)] a tile of a pattern, see Painters::OwnTile
+    # @raise [Magpie::Error]
+    def tile(bytes, name:) = work(:tile, name, bytes)
+
     # @param to [String, nil] path of the file that its pixels are written to, see Picture.reopen
     # @param toned [Boolean] is its tone asked for?
     # @return [Jobs::Opened]

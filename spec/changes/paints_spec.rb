@@ -118,4 +118,32 @@ RSpec.describe "What parts are painted with", :data do
     Changes::LockParts.perform(project, actor:, artwork: poster, numbers: numbers(poster, "moor"), locked: true)
     expect { paint("moor") }.to raise_error Magpie::Error, "Moor is locked. Unlock it first"
   end
+
+  it "repeats tiles of a project's own, which others of the house show, too, and which go on when they leave the list" do
+    svg = '<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 8 8"><rect width="8" height="8" fill="#231F55"/></svg>'
+    bring_in = ->(name = "Dunes.svg", bytes = svg) { Changes::BringInTile.perform(project, actor:, name:, bytes:) }
+    tile = nil
+    undone { tile = bring_in.call }
+    expect { bring_in.call("Again.svg", svg.sub("<rect", "<rect id='x'")) }.not_to raise_error
+    expect { bring_in.call }.to raise_error Magpie::Error, "Dunes.svg is here already, as Dunes"
+    expect { bring_in.call("Bad.svg", "<svg") }.to raise_error Magpie::Error, /Bad.svg/
+    form = project.own_tiles.first.form
+    Changes::PaintParts.perform(project, actor:, artwork: poster, numbers: numbers(poster, "moor"), role: "fill", paint: dusk.as(form).referring(0 => plum.id), laid: Magpie::Artwork::Tiling.new(fit: "filling"))
+    undone { Changes::RemoveTile.perform(project, actor:, tile:) }
+    expect([shown("moor").compound.title, shown("moor").compound.inks.first.colour.hex, project.own_tiles.count]).to eq ["Dunes", plum.hex, 1]
+  end
+
+  it "finds nothing of how another fill lay, whatever it is" do
+    tiling = Magpie::Artwork::Tiling.new(scale: 0.05, mirror: "both", fit: "fitted")
+    pattern = dusk.as("twill")
+    [-> { switch("plain", "moor") }, -> { switch("gradient", "moor") }, -> { Changes::DressParts.perform(project, actor:, artwork: poster, numbers: numbers(poster, "moor"), role: "fill", content: Hand::Content.of_swatch(plum)) }].each do |change|
+      Changes::PaintParts.perform(project, actor:, artwork: poster, numbers: numbers(poster, "moor"), role: "fill", paint: pattern, laid: tiling)
+      change.call
+      expect(place(poster, "moor").laid).to be_nil
+    end
+    Changes::PaintParts.perform(project, actor:, artwork: poster, numbers: numbers(poster, "moor"), role: "fill", paint: pattern, laid: tiling)
+    switch("plain", "moor")
+    switch("pattern", "moor")
+    expect(place(poster, "moor").laid).to eq tiling
+  end
 end

@@ -1,5 +1,6 @@
 require "support/dress_screens"
 require "support/fidelity"
+require "support/files_of_a_person"
 
 RSpec.describe "Dress, patterns", :screen do
   include Fidelity
@@ -162,6 +163,9 @@ RSpec.describe "Dress, patterns", :screen do
     eventually { expect([paint("moor").compound.size, paint("moor").laid]).to eq [60.0, nil] }
   end
 
+  # Fonts are not the drawing's: a page has some that other viewers have not.
+  def hide_texts = Changes::SetSettings.perform(demo, actor:, artwork: poster, numbers: poster.parts.where(key: %w[title house]).pluck(:position), settings: {hidden: true})
+
   # Some pattern for each of six parts.
   def paint_all(forms, **given)
     %w[night_sky plum_band rosehip_band ember_band apricot_band moor].zip(forms) do |key, form|
@@ -171,10 +175,78 @@ RSpec.describe "Dress, patterns", :screen do
     end
   end
 
+  describe "of one's own" do
+    include FilesOfAPerson
+
+    dunes = '<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 40 40"><rect width="40" height="40" fill="#231F55"/><circle cx="20" cy="8" r="8" fill="#FFCE5C"/><path d="M0 30h40v4h-40z" fill="#231F55"/></svg>'
+
+    def bring_in(name, bytes)
+      find("#tiles summary").click unless page.has_css?("#tiles[open]", wait: 0)
+      find("input[form=own-tile]", visible: :all).attach_file(file(name, bytes))
+      expect(page).to have_css(".notice", text: "look among the patterns")
+    end
+
+    it "come in as drawings whose colours are inks, show where they meet themselves, and leave the list" do
+      with_pattern "plum_band"
+      bring_in("dunes.svg", dunes)
+      expect_done "Brought in the tile dunes"
+      find("#tiles summary").click unless page.has_css?("#tiles[open]", wait: 0)
+      find(".tile[title=dunes]").click
+      expect(page).to have_css(".tile-now", text: "dunes").and have_css(".picked-stops h2", text: "2 inks")
+      expect(all(".stop b").map(&:text)).to eq %w[#231F55 #FFCE5C]
+      hold "Ember sky"
+      click_link "Pick parts"
+      find(".stop:nth-child(2) input[name=stop]", visible: :all).choose(allow_label_click: true)
+      within(".picked-stops") { click_button "Give" }
+      ember = Swatch.find_by!(name: "Ember sky")
+      eventually { expect(paint.compound.inks[1].reference).to eq ember.id }
+      hide_texts
+      find("#stage").execute_script("this.focus()")
+      keys :escape
+      picks # nothing, which would be outlined
+      open_dress
+      found = differences(looks(poster))
+      expect(found.values.max).to be < 0.5, found.inspect
+      click_part "plum_band"
+      more do
+        expect(page).to have_text("Left and right: no seam shows").and have_text("Top and bottom: the seam shows")
+        click_button "Take it off the list"
+      end
+      expect_done "Removed the tile dunes"
+      expect(page).to have_css(".tile-now", text: "dunes").and have_no_css(".tile[title=dunes]", visible: :all)
+      click_button "Undo"
+      expect(page).to have_css(".tile[title=dunes]", visible: :all)
+    end
+
+    it "come in as pictures, look alike everywhere, and are refused where they are none" do
+      with_pattern "plum_band"
+      picture = Vips::Image.xyz(64, 48).linear([3, 2], [20, 40]).bandjoin(90).cast(:uchar).copy(interpretation: :srgb)
+      bring_in("Weave of wool.png", picture.pngsave_buffer)
+      find("#tiles summary").click unless page.has_css?("#tiles[open]", wait: 0)
+      find(".tile[title='Weave of wool']").click
+      expect(page).to have_css(".picked-stops", text: "A picture. It is repeated as it is.")
+      fill_in "Repeat of the pattern", with: "192"
+      keys :enter
+      eventually { expect(paint.laid.scale).to eq 8 }
+      hide_texts
+      find("#stage").execute_script("this.focus()")
+      keys :escape
+      picks # nothing, which would be outlined
+      open_dress
+      found = differences(looks(poster))
+      expect(found.values.max).to be < 0.5, found.inspect
+      click_part "plum_band"
+      find("#tiles summary").click
+      find("input[form=own-tile]", visible: :all).attach_file(file("notes.txt", "nothing"))
+      expect(page).to have_css(".notice", text: "notes.txt")
+      expect(OwnTile.count).to eq 1
+    end
+  end
+
   # In librsvg at a size at which a repeat is whole px: it draws one tile, and where that is no
   # whole px it draws the others from it a little unsharp.
   it "look alike on the page, in SVGs and in pictures" do
-    Changes::SetSettings.perform(demo, actor:, artwork: poster, numbers: poster.parts.where(key: %w[title house]).pluck(:position), settings: {hidden: true})
+    hide_texts
     Magpie::Palette::Compound::PATTERNS.each_slice(6) do |forms|
       paint_all(forms) { |made| made.with(size: (made.tile&.width || 8) * 2) }
       open_dress
@@ -185,7 +257,7 @@ RSpec.describe "Dress, patterns", :screen do
 
   # Where a repeat is no whole px librsvg draws them a little unsharp: broad ones, mostly.
   it "look alike wherever they were laid" do
-    Changes::SetSettings.perform(demo, actor:, artwork: poster, numbers: poster.parts.where(key: %w[title house]).pluck(:position), settings: {hidden: true})
+    hide_texts
     tilings = [{shift: [5.0, 9.0]}, {scale: 4.0, mirror: "across"}, {fit: "once", scale: 6.0, turn: 20.0, shift: [10.0, 0.0]}, {fit: "fitted", mirror: "down"}, {fit: "filling", turn: 45.0}, {turn: 90.0, scale: 2.0}]
     %w[night_sky plum_band rosehip_band ember_band apricot_band moor].zip(tilings) do |key, given|
       inks = %w[#231F55 #FFCE5C].map { |text| Magpie::Palette::Compound::Ink.new(colour: hex(text), offset: 0.0) }
@@ -199,7 +271,7 @@ RSpec.describe "Dress, patterns", :screen do
   # librsvg shows none of a tile that is less than one px, so several stand in one; of shapes less than
   # a px it makes the mean of some px a little otherwise than Chromium does.
   it "are seen where they are too fine to be told apart" do
-    Changes::SetSettings.perform(demo, actor:, artwork: poster, numbers: poster.parts.where(key: %w[title house]).pluck(:position), settings: {hidden: true})
+    hide_texts
     Magpie::Palette::Compound::PATTERNS.each_slice(6) do |forms|
       paint_all(forms, laid: Magpie::Artwork::Tiling.new(scale: 0.05)) { |made| made }
       open_dress

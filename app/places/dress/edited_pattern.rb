@@ -35,12 +35,32 @@ module Places
 
       # Patterns that it could be, each in its inks.
       # @return [Array<[String, String, String]>] form, title, CSS
-      def tiles = Magpie::Palette::Compound::PATTERNS.map { |form| [form, Magpie::Palette::Compound::FORMS[form], ::Page::Background.of(paint.as(form).with(size: 14.0, angle: 0.0))] }
+      def tiles = Magpie::Palette::Compound::PATTERNS.map { |form| shown(form, Magpie::Palette::Compound::FORMS[form]) }
+
+      # Those of the project.
+      # @return [Array<[String, String, String]>] the same
+      def own = own_tiles.map { |tile| shown(tile.form, tile.name) }
+
+      # @return [Array<OwnTile>]
+      def own_tiles = @own_tiles ||= @artwork.project.own_tiles.to_a
+
+      # That of the project which it repeats, if it does one.
+      # @return [OwnTile, nil]
+      def own_tile = own_tiles.find { |tile| tile.form == paint.form }
+
+      # Where its tile meets itself, of one that was brought in.
+      # @return [Array<Magpie::Painters::Seam::Edge>]
+      def seams = paint.tile&.own? ? Tile.find(paint.form).edges : []
+
+      # One repeat, as CSS.
+      def repeat = ::Page::Background.repeat(paint)
 
       # What it is called.
       def kind = "pattern"
 
       private
+
+      def shown(form, title) = [form, title, ::Page::Background.of(paint.as(form).with(size: 14.0, angle: 0.0))]
 
       def order = paint.inks.each_index.to_a
     end

@@ -17,7 +17,7 @@ module Places
 
       # Another one, in the inks that are there.
       def tile(form)
-        raise Magpie::Error, "#{form[0, 40].inspect} is no pattern" unless Compound::PATTERNS.include?(form)
+        raise Magpie::Error, "#{form[0, 40].inspect} is no pattern" unless Compound::PATTERNS.include?(form) || @edited.own_tiles.any? { |tile| tile.form == form }
         @paint = @paint.as(form)
       end
 

@@ -21,9 +21,6 @@ module Places
       # What the page looks at, for the finds in the hand.
       def looked = @page&.looked
 
-      # For file fields.
-      def accepted_pictures = Magpie::Picture::File::FORMATS.map(&:media_type).join(",")
-
       def role = (param[:role] == "line") ? "line" : "fill"
 
       # A reading was taken: hold it, or keep it at once in the chosen group.

@@ -51,6 +51,10 @@ module Places
 
       def form = made&.form
 
+      # What it can be: also a tile that somebody brought in, where it is one.
+      # @return [Hash{String => String}]
+      def forms = {**Magpie::Palette::Compound::FORMS, **(made ? {made.form => made.title} : {})}
+
       # A new one is mixed evenly for the eye.
       def mixing = made ? made.mixing : "oklab"
 

@@ -48,7 +48,7 @@ module Places
         found = @found[swatch.find_id]
         return found.readable&.name || "the screen" if found
         return "tint, #{Magpie::Notation::Forms.short(swatch.tint, 1)} %" if swatch.tint_of_id
-        swatch.paint ? Magpie::Palette::Compound::FORMS[swatch.paint.form].downcase : ""
+        swatch.paint ? swatch.paint.title.downcase : ""
       end
     end
   end

@@ -12,10 +12,8 @@ module Magpie
       # @param writing [Writing]
       def initialize(used, writing)
         @used, @writing = used, writing
-        return @axes = used.placing && Tiles.new(used.compound, writing).axes(used.placing, used.frame) unless used.compound.gradient?
-        @placing = used.placing || Artwork::Placing.usual(used.compound, used.frame)
-        @axes = @placing.axes(used.frame)
-        @axes = of_one_size(@axes) if used.compound.form == "conic"
+        @placing = used.placing || (Artwork::Placing.usual(used.compound, used.frame) if used.compound.gradient?)
+        @axes = @placing && lying
       end
 
       # @return [String] SVG
@@ -30,8 +28,14 @@ module Magpie
         when "linear" then %( gradientUnits="userSpaceOnUse" x1="0" x2="1" gradientTransform="#{@axes}")
         when "conic" then %( #{tile} patternTransform="#{@axes}")
         when "round", "radial" then %( gradientUnits="userSpaceOnUse" cx="0" cy="0" r="1"#{focus} gradientTransform="#{@axes}")
-        else %(#{" #{tile}" if @used.placing&.once?} patternTransform="#{@axes}") if @axes
+        else %(#{" #{tile}" if @placing&.once?} patternTransform="#{@axes}") if @axes
         end
+      end
+
+      def lying
+        return Tiles.new(@used.compound, @writing).axes(@placing, @used.frame) unless @used.compound.gradient?
+        axes = @placing.axes(@used.frame)
+        (@used.compound.form == "conic") ? of_one_size(axes) : axes
       end
 
       # What turns has no length; so that its sectors reach beyond the part, and not farther

@@ -13,10 +13,14 @@ module Magpie
       # @param times [Integer] how many tiles there are in it, along each side
       # @return [String] SVG
       def to_s(id, more = "", once: false, times: 1)
-        shown = (times > 1) ? block(id, times) : layers.join
-        shown = %(<svg width="#{width}" height="#{height}">#{shown}</svg>) if once
-        %(<pattern id="#{id}" width="#{width * times}" height="#{height * times}" patternUnits="userSpaceOnUse" patternTransform="#{transform}"#{more}>#{shown}</pattern>)
+        drawn = (times > 1) ? block(id, times) : shown
+        drawn = %(<svg width="#{width}" height="#{height}">#{drawn}</svg>) if once
+        %(<pattern id="#{id}" width="#{width * times}" height="#{height * times}" patternUnits="userSpaceOnUse" patternTransform="#{transform}"#{more}>#{drawn}</pattern>)
       end
+
+      # One tile.
+      # @return [String] SVG
+      def shown = layers.join
 
       # How many tiles there have to be in a pattern, along each side, so that it is seen where it
       # is drawn small: librsvg draws none whose tile is less than one px.
@@ -54,14 +58,19 @@ module Magpie
 
       # Its elements, the lowest first: the ground.
       def layers
-        return tile.layers { |name, number| @writing.ink(name, "#{name}-opacity", @compound.inks.fetch(number)) } if tile
+        return of_tile if tile
         send(@compound.form, @compound.inks)
+      end
+
+      def of_tile
+        return tile.layers.map { |layer| @writing.picture(layer, @compound.form) } if tile.picture
+        tile.layers { |name, number, share| @writing.ink(name, "#{name.delete_suffix("-color")}-opacity", @compound.inks.fetch(number).then { |ink| (share < 1) ? ink.with(opacity: ink.opacity * share) : ink }) }
       end
 
       # Many tiles, element by element, so that none covers what reaches in from the next one; on
       # one ground. Each row is drawn once.
       def block(id, times)
-        ground, *others = layers
+        ground, *others = tile&.own? ? ["", layers.join] : layers
         wide = ground.sub(/ width="[^"]*"/, %( width="#{width * times}")).sub(/ height="[^"]*"/, %( height="#{height * times}"))
         return stripes(@compound.inks, times).join if @compound.form == "stripes"
         wide + others.each_with_index.map { |layer, number|

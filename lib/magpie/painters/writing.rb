@@ -22,6 +22,11 @@ module Magpie
       # @param sector [Sectors::Sector]
       def sector(sector) = ""
 
+      # @param image [String] an element that holds a picture, with its bytes
+      # @param form [String] of the tile that it is
+      # @return [String] the same as it is written here
+      def picture(image, form) = image
+
       # How many tiles stand in a pattern, see Tiles#times.
       def times(tiles, placing, frame) = tiles.times(placing, frame)
 

@@ -22,7 +22,7 @@ module Magpie
 
       # @raise [Magpie::Error]
       def checked
-        raise Error, "#{form.inspect} is no form: expected #{self.class::FORMS.keys.join(", ")}" unless self.class::FORMS.key?(form)
+        raise Error, "#{form.inspect} is no form: expected #{self.class::FORMS.keys.join(", ")}" unless self.class::FORMS.key?(form) || tile
         raise Error, "#{Text.count(inks.size, "ink")}: expected #{[counts.begin, counts.end].uniq.join(" to ")}" unless counts.cover?(inks.size)
         raise Error, "an angle of #{angle}: expected −360 to 360" unless angle&.between?(-360, 360)
         raise Error, "a repeat of #{size}: expected #{self.class::SIZES.begin} to #{self.class::SIZES.end}" unless size && self.class::SIZES.cover?(size)
@@ -44,19 +44,24 @@ module Magpie
         (form == "stripes") ? 2..12 : (tile&.inks || 2)..(tile&.inks || 2)
       end
 
-      # @return [Tile, nil] that it repeats, where it is one of those that ship as files
-      def tile = Tile.all[form]
+      # @return [Tile, nil] that it repeats, where it is drawn as one
+      def tile = Tile.find(form)
+
+      # What its form is called.
+      def title = self.class::FORMS[form] || tile.title
 
       # As another pattern: with as many of its inks as that has, and the first ones again
-      # where it has more.
+      # where it has more. One that was brought in comes in its own.
       # @param form [String] of a pattern
       def as(form)
         made = with(form:)
+        return made.with(inks: made.tile.colours.first(made.tile.inks).map { |colour| self.class::Ink.new(colour:, offset: 0.0) }) if made.tile&.own?
+        return made.with(inks: Array.new(made.counts.begin) { |index| self.class::Ink.new(colour: tile.colours.first.then { |one| index.zero? ? one : Notation.parse(Contrast.ink_on(one).to_s) }, offset: 0.0) }) if inks.empty?
         made.with(inks: Array.new(inks.size.clamp(*made.counts.minmax)) { |index| inks[index % inks.size] })
       end
 
       # What stands for it where only one colour can: the middle of its inks.
-      def colour = Making::Blend.of(inks.map(&:shown))
+      def colour = inks.empty? ? tile.colours.first : Making::Blend.of(inks.map(&:shown))
 
       # With some of it otherwise.
       def with(**given) = dup.tap { |made| given.each { |name, value| made[name] = value } }

@@ -19,6 +19,13 @@ module Magpie
 
       def artwork(bytes, name) = Artwork.read(bytes, name:)
 
+      # @return [Array(String, Array<Painters::Seam::Edge>)] see Painters::OwnTile, and where it
+      #   meets itself
+      def tile(bytes, name)
+        svg = Painters::OwnTile.of(bytes, name)
+        [svg, Picture::Vips.call("the tile") { Painters::Seam.new(Palette::Tile.new(svg)).edges }]
+      end
+
       def palette(bytes, as, columns, name) = Formats.read(bytes, name:, as:, columns:)
 
       def archive(bytes, name) = Formats::Archive.files(bytes, name)

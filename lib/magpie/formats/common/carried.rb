@@ -67,7 +67,7 @@ module Magpie
       def chosen = @options
 
       def compound(compound)
-        return unless compound && @carries[compound.gradient? ? :gradients : :patterns]
+        return unless compound && @carries[compound.gradient? ? :gradients : :patterns] && !compound.tile&.own?
         # What says nothing of such a form: a repeat of a gradient, an angle of what is round.
         angle = %w[round radial].include?(compound.form) ? 0.0 : compound.angle % 360
         return compound.with(angle:, inks: compound.inks.map { |ink| ink(ink) }) unless compound.gradient?

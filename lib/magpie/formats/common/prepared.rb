@@ -47,7 +47,7 @@ module Magpie
         @offered << GRADIENTS
         @offered << COUNT if how == "steps"
         lose(:gradients, found, "gradient", "gradients", {"ends" => "goes as its ends", "steps" => "goes as #{@options.fetch("steps")} steps", "middle" => "goes as the colour in its middle", "out" => "is left out"}[how], GRADIENTS)
-        of_compounds(true) { |swatch| gradient(swatch, how) }
+        ->(swatch) { swatch.compound&.gradient? ? gradient(swatch, how) : [swatch] }
       end
 
       def gradient(swatch, how)
@@ -64,11 +64,13 @@ module Magpie
       def steps(stops, count) = (count == 2) ? [stops.first, stops.last] : Making::Between.steps(stops, count - 2)
 
       def patterns
-        found = lacking(:patterns) { |swatch| swatch.compound && !swatch.compound.gradient? } or return
+        gone = ->(swatch) { swatch.compound && !swatch.compound.gradient? && (@lacks.call(:patterns) || swatch.compound.tile&.own?) } # no format has tiles of somebody's own
+        found = @palette.swatches.select(&gone).then { |some| some if some.any? } or return
         how = @options.fetch("patterns")
         @offered << PATTERNS
         lose(:patterns, found, "pattern", "patterns", {"out" => "is left out", "inks" => "goes as its inks", "middle" => "goes as the colour in its middle"}[how], PATTERNS)
-        of_compounds(false) do |swatch|
+        lambda do |swatch|
+          next [swatch] unless gone.call(swatch)
           case how
           when "inks" then numbered(swatch, swatch.compound.inks.map(&:shown))
           when "middle" then [flat(swatch, swatch.compound.colour)]
@@ -76,8 +78,6 @@ module Magpie
           end
         end
       end
-
-      def of_compounds(gradient) = ->(swatch) { (swatch.compound && swatch.compound.gradient? == gradient) ? yield(swatch) : [swatch] }
 
       def spots
         found = lacking(:spots) { |swatch| swatch.kind == "spot" } or return
