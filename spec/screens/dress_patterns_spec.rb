@@ -1,13 +1,11 @@
-require "support/dress_screens"
 require "support/fidelity"
-require "support/files_of_a_person"
+require "support/pattern_screens"
 
 RSpec.describe "Dress, patterns", :screen do
   include Fidelity
+  include PatternScreens
 
   before { open_dress }
-
-  def paint(key = "plum_band") = Dressing.new(poster).paints.fetch([key, "fill"])
 
   it "are chosen from a set in the inks that are there, each of which follows its swatch" do
     hold "Lamp"
@@ -17,7 +15,7 @@ RSpec.describe "Dress, patterns", :screen do
     expect_done "Painted Plum band with a pattern"
     expect(page).to have_css(".picked-stops h2", text: "2 inks")
     find("#tiles summary").click
-    expect(page).to have_css(".tiles-sheet .tile", count: 24)
+    expect(page).to have_css(".tiles-sheet button.tile", count: 24)
     click_button "Herringbone"
     expect_done "Painted Plum band with a pattern"
     expect(page).to have_css(".tile-now", text: "Herringbone")
@@ -39,35 +37,6 @@ RSpec.describe "Dress, patterns", :screen do
     Changes::ChangeSwatch.perform(demo, actor:, swatch: ember, colour: hex("#2F8FA3"), definition: "", before: ember.hex)
     expect(paint.compound.inks[3].colour.hex).to eq "#2F8FA3"
   end
-
-  def handle_at(kind) = box_of("#handles [data-handle='#{kind}']").then { |box| {x: box["x"] + box["width"] / 2, y: box["y"] + box["height"] / 2} }
-
-  def drag(kind, to)
-    drag_over(handle_at(kind), to)
-    shown = page.evaluate_script("document.querySelector('#stage-drawing').shadowRoot.querySelector('[data-preview] pattern')?.getAttribute('patternTransform')")
-    mouse.up
-    settled
-    shown
-  end
-
-  def by(kind, x, y) = handle_at(kind).then { |point| {x: point[:x] + x, y: point[:y] + y} }
-
-  # One px of the stage in units of the drawing.
-  def unit = poster.width / box_of("#stage")["width"]
-
-  def axes(key = "plum_band") = (paint(key).laid || Magpie::Artwork::Tiling.new).then { |laid| Magpie::Painters::Tiles.new(paint(key).compound, nil).axes(laid, PartFrames.of(poster.template)[key]) }
-
-  def near(found, expected, within) = expect(found.zip(expected).map { |one, two| (one - two).abs }.max).to(be < within, "#{found} beside #{expected}")
-
-  def with_pattern(*keys)
-    keys.each_with_index { |key, index| click_part key, shift: index > 0 }
-    picks(*keys)
-    click_button "Pattern"
-    expect(page).to have_css("#handles [data-handle='shift']")
-    settled
-  end
-
-  def more(&) = find("#gradient-more").tap { |menu| menu.find("summary").click unless menu["open"] }.then { |menu| within(menu, &) }
 
   it "are shifted, turned and scaled by hand, which is seen at once" do
     with_pattern "plum_band"
@@ -163,83 +132,12 @@ RSpec.describe "Dress, patterns", :screen do
     eventually { expect([paint("moor").compound.size, paint("moor").laid]).to eq [60.0, nil] }
   end
 
-  # Fonts are not the drawing's: a page has some that other viewers have not.
-  def hide_texts = Changes::SetSettings.perform(demo, actor:, artwork: poster, numbers: poster.parts.where(key: %w[title house]).pluck(:position), settings: {hidden: true})
-
   # Some pattern for each of six parts.
   def paint_all(forms, **given)
     %w[night_sky plum_band rosehip_band ember_band apricot_band moor].zip(forms) do |key, form|
       made = yield Magpie::Palette::Compound.new(form:, angle: 0.0, size: 24.0, inks: [])
       inks = Array.new(made.counts.begin) { |index| Magpie::Palette::Compound::Ink.new(colour: hex(%w[#231F55 #FFCE5C #E46F58 #2F8FA3][index]), offset: 0.0, reference: (Swatch.find_by!(name: "Lamp").id if index == 1)) }
       Changes::PaintParts.perform(demo, actor:, artwork: poster, numbers: numbers(poster, key), role: "fill", paint: made.with(inks:), **given)
-    end
-  end
-
-  describe "of one's own" do
-    include FilesOfAPerson
-
-    dunes = '<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 40 40"><rect width="40" height="40" fill="#231F55"/><circle cx="20" cy="8" r="8" fill="#FFCE5C"/><path d="M0 30h40v4h-40z" fill="#231F55"/></svg>'
-
-    def bring_in(name, bytes)
-      find("#tiles summary").click unless page.has_css?("#tiles[open]", wait: 0)
-      find("input[form=own-tile]", visible: :all).attach_file(file(name, bytes))
-      expect(page).to have_css(".notice", text: "look among the patterns")
-    end
-
-    it "come in as drawings whose colours are inks, show where they meet themselves, and leave the list" do
-      with_pattern "plum_band"
-      bring_in("dunes.svg", dunes)
-      expect_done "Brought in the tile dunes"
-      find("#tiles summary").click unless page.has_css?("#tiles[open]", wait: 0)
-      find(".tile[title=dunes]").click
-      expect(page).to have_css(".tile-now", text: "dunes").and have_css(".picked-stops h2", text: "2 inks")
-      expect(all(".stop b").map(&:text)).to eq %w[#231F55 #FFCE5C]
-      hold "Ember sky"
-      click_link "Pick parts"
-      find(".stop:nth-child(2) input[name=stop]", visible: :all).choose(allow_label_click: true)
-      within(".picked-stops") { click_button "Give" }
-      ember = Swatch.find_by!(name: "Ember sky")
-      eventually { expect(paint.compound.inks[1].reference).to eq ember.id }
-      hide_texts
-      find("#stage").execute_script("this.focus()")
-      keys :escape
-      picks # nothing, which would be outlined
-      open_dress
-      found = differences(looks(poster))
-      expect(found.values.max).to be < 0.5, found.inspect
-      click_part "plum_band"
-      more do
-        expect(page).to have_text("Left and right: no seam shows").and have_text("Top and bottom: the seam shows")
-        click_button "Take it off the list"
-      end
-      expect_done "Removed the tile dunes"
-      expect(page).to have_css(".tile-now", text: "dunes").and have_no_css(".tile[title=dunes]", visible: :all)
-      click_button "Undo"
-      expect(page).to have_css(".tile[title=dunes]", visible: :all)
-    end
-
-    it "come in as pictures, look alike everywhere, and are refused where they are none" do
-      with_pattern "plum_band"
-      picture = Vips::Image.xyz(64, 48).linear([3, 2], [20, 40]).bandjoin(90).cast(:uchar).copy(interpretation: :srgb)
-      bring_in("Weave of wool.png", picture.pngsave_buffer)
-      find("#tiles summary").click unless page.has_css?("#tiles[open]", wait: 0)
-      find(".tile[title='Weave of wool']").click
-      expect(page).to have_css(".picked-stops", text: "A picture. It is repeated as it is.")
-      fill_in "Repeat of the pattern", with: "192"
-      keys :enter
-      eventually { expect(paint.laid.scale).to eq 8 }
-      hide_texts
-      find("#stage").execute_script("this.focus()")
-      keys :escape
-      picks # nothing, which would be outlined
-      open_dress
-      found = differences(looks(poster))
-      expect(found.values.max).to be < 0.5, found.inspect
-      click_part "plum_band"
-      find("#tiles summary").click
-      find("input[form=own-tile]", visible: :all).attach_file(file("notes.txt", "nothing"))
-      expect(page).to have_css(".notice", text: "notes.txt")
-      expect(OwnTile.count).to eq 1
     end
   end
 

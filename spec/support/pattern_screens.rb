@@ -1,0 +1,38 @@
+require_relative "dress_screens"
+
+# What a person does to patterns in Dress, and how they lie then.
+module PatternScreens
+  def paint(key = "plum_band") = Dressing.new(poster).paints.fetch([key, "fill"])
+
+  def handle_at(kind) = box_of("#handles [data-handle='#{kind}']").then { |box| {x: box["x"] + box["width"] / 2, y: box["y"] + box["height"] / 2} }
+
+  def drag(kind, to)
+    drag_over(handle_at(kind), to)
+    shown = page.evaluate_script("document.querySelector('#stage-drawing').shadowRoot.querySelector('[data-preview] pattern')?.getAttribute('patternTransform')")
+    mouse.up
+    settled
+    shown
+  end
+
+  def by(kind, x, y) = handle_at(kind).then { |point| {x: point[:x] + x, y: point[:y] + y} }
+
+  # One px of the stage in units of the drawing.
+  def unit = poster.width / box_of("#stage")["width"]
+
+  def axes(key = "plum_band") = (paint(key).laid || Magpie::Artwork::Tiling.new).then { |laid| Magpie::Painters::Tiles.new(paint(key).compound, nil).axes(laid, PartFrames.of(poster.template)[key]) }
+
+  def near(found, expected, within) = expect(found.zip(expected).map { |one, two| (one - two).abs }.max).to(be < within, "#{found} beside #{expected}")
+
+  def with_pattern(*keys)
+    keys.each_with_index { |key, index| click_part key, shift: index > 0 }
+    picks(*keys)
+    click_button "Pattern"
+    expect(page).to have_css("#handles [data-handle='shift']")
+    settled
+  end
+
+  def more(&) = find("#gradient-more").tap { |menu| menu.find("summary").click unless menu["open"] }.then { |menu| within(menu, &) }
+
+  # Fonts are not the drawing's: a page has some that other viewers have not.
+  def hide_texts = Changes::SetSettings.perform(demo, actor:, artwork: poster, numbers: poster.parts.where(key: %w[title house]).pluck(:position), settings: {hidden: true})
+end
