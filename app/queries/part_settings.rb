@@ -15,6 +15,10 @@ class PartSettings
   # @return [Hash{String => Magpie::Artwork::Settings}] by key, nothing left out
   def all = @all ||= rows.to_h { |key, *set| [key, settings(key, set.compact.map { |each| JSON.parse(each) }.reduce({}, :merge))] }
 
+  # Does one of them enclose something, and has one ends?
+  # @return [Array<Symbol>] of :closed and :open
+  def ends = EndsOfParts.of(@artwork.template).values_at(*rows.map(&:first)).compact.uniq
+
   # Is anything set of them?
   def set? = rows.any? { |_, *set| set.any? }
 

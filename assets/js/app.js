@@ -23,6 +23,7 @@ import "./handle_drag.js" // before the stage, which would pick below a handle
 import "./stage.js"
 import "./chip_drop.js"
 import "./stage_keys.js"
+import "./line_settings.js"
 import "./outfits.js"
 import "./hover.js"
 import "./finding.js"

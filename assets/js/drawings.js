@@ -2,6 +2,7 @@
 // identifier, class or style of the file meets the page's. The drawing comes once, from an
 // address that changes with it; from then on only the paints that changed.
 import { all, find, whenPageChanges } from "./page.js"
+import { lined } from "./lines.js"
 import { read } from "./numbers.js"
 import { awaiting } from "./waiting.js"
 
@@ -40,12 +41,13 @@ export function painted() {
 
 // The parts under a point of the window, from the top; a part is what is painted.
 export function partsUnder(host, clientX, clientY) {
-  return host.shadowRoot?.elementsFromPoint(clientX, clientY).filter(element => element.dataset.part) ?? []
+  const found = host.shadowRoot?.elementsFromPoint(clientX, clientY).map(element => element.closest("[data-part]")).filter(Boolean) ?? []
+  return [...new Set(found)]
 }
 
 // @returns {number|undefined} of the part on top there
 export function topUnder(host, clientX, clientY) {
-  const number = host.shadowRoot?.elementFromPoint(clientX, clientY)?.dataset?.part
+  const number = host.shadowRoot?.elementFromPoint(clientX, clientY)?.closest("[data-part]")?.dataset.part
   return number === undefined ? undefined : Number(number)
 }
 
@@ -109,7 +111,7 @@ async function draw(host, address) {
     numbered[element.dataset.part] = element
     own.set(element, element.getAttribute("style"))
   }
-  Object.assign(shown.get(host), { address, parts: numbered, stamp: 0, mark: null, servers: "" })
+  Object.assign(shown.get(host), { address, parts: numbered, ofFile: [...numbered], stamp: 0, mark: null, servers: "" })
 }
 
 // Paints that came with the page, since what it shows.
@@ -118,8 +120,9 @@ function saidWith(host, state) {
   return said?.dataset.artwork === host.dataset.artwork && state.stamp && !state.swaps && Number(said.dataset.since) === state.stamp ? JSON.parse(said.textContent) : null
 }
 
-function paint(host, { paints: given, servers, since, stamp, mark, locked }) {
+function paint(host, { paints: given, lines, servers, since, stamp, mark, locked }) {
   const state = shown.get(host)
+  for (const [role, , , numbers] of given) if (role === "line") for (const number of numbers) line(state, number, lines[number])
   lock(state, read(locked))
   for (const [role, text, opacity, numbers, properties] of given) for (const number of numbers) {
     const element = state.parts[number]
@@ -132,6 +135,14 @@ function paint(host, { paints: given, servers, since, stamp, mark, locked }) {
   Object.assign(state, { stamp, mark, servers })
   delete host.dataset.bare
   host.dispatchEvent(new CustomEvent("drawing:painted", { bubbles: true }))
+}
+
+// What is known of a part is known of what stands for it.
+function line(state, number, text) {
+  const element = state.parts[number], made = element && lined(element, text, state.ofFile[number])
+  if (made === element) return
+  for (const known of [own, set]) if (known.has(element)) known.set(made, known.get(element))
+  state.parts[number] = made
 }
 
 // The pointer passes over what is locked.

@@ -1,6 +1,7 @@
 // A gradient as it would be, shown on the parts that are picked while a handle is dragged.
 // They get copies of what paints them; the server's answer settles it.
 import { part } from "./drawings.js"
+import { shapeOf } from "./lines.js"
 import { axes, around, placeOf, pointIn, written } from "./lying.js"
 import { preview } from "./previews.js"
 
@@ -76,7 +77,7 @@ function copied(svg, id, number, element, made) {
 
 // One of the drawing's own lies where it lies, and its stops may be another's.
 function ofFile(svg, number, element, { form }) {
-  const server = document.createElementNS(svg.namespaceURI, ELEMENTS[form]), { x, y, width, height } = element.getBBox()
+  const server = document.createElementNS(svg.namespaceURI, ELEMENTS[form]), { x, y, width, height } = shapeOf(element).getBBox()
   const unit = form === "linear" ? { x1: 0, x2: 1 } : { cx: 0, cy: 0, r: 1 }
   for (const [name, value] of Object.entries({ id: `preview-${number}`, gradientUnits: "userSpaceOnUse", ...unit })) server.setAttribute(name, value)
   return { server, of: null, element, frame: [x, y, width, height] }

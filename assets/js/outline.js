@@ -2,6 +2,7 @@
 // to be seen is circled.
 import { part } from "./drawings.js"
 import { onceAFrame } from "./frames.js"
+import { shapeOf } from "./lines.js"
 import { find, whenPageChanges } from "./page.js"
 import { picked } from "./picks.js"
 import { goTo } from "./view.js"
@@ -13,7 +14,7 @@ const FEW = 20 // small parts that get a circle each; more get one round all of 
 const DENSE = 40 // parts from which lines are thinner
 const MANY = 400 // parts from which each is a box
 const DROPPED = ["id", "data-part", "filter", "mask", "opacity", "clip-path", "style", "class", "marker-start", "marker-mid", "marker-end", "stroke-dashoffset", "stroke-linecap",
-  "fill", "stroke", "fill-opacity", "stroke-opacity", "stroke-width", "stroke-dasharray"]
+  "stroke-linejoin", "fill", "stroke", "fill-opacity", "stroke-opacity", "stroke-width", "stroke-dasharray"]
 
 const host = () => find("#stage-drawing")
 const layer = () => find("#outline")
@@ -50,7 +51,7 @@ function box(shape) {
 }
 
 function bare(shape) {
-  const copy = shape.cloneNode(true)
+  const copy = shapeOf(shape).cloneNode(true)
   for (const node of [copy, ...copy.querySelectorAll("*")]) for (const name of DROPPED) node.removeAttribute(name)
   if (shape.closest("text")) for (const name of ["font-family", "font-size", "font-weight", "font-style", "text-anchor", "letter-spacing"]) copy.style.setProperty(name, getComputedStyle(shape).getPropertyValue(name))
   return copy

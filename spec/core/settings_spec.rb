@@ -13,7 +13,7 @@ RSpec.describe Magpie::Artwork::Settings do
   def file(key) = described_class.of(drawing.template)[key]
 
   it "says what the file has, groups included" do
-    expect(file("moor")).to eq described_class.new(width: 3.0, dash: "4 2", opacity: 1.0, blend: "normal", filter: "none", hidden: false)
+    expect(file("moor")).to eq described_class.new(**described_class::USUAL.to_h, width: 3.0, dash: "4 2")
     expect(file("ring").to_h).to include(width: 1.5, dash: "4 2", opacity: 0.5)
     expect(file("sky").to_h).to include(width: 1.0, dash: "none", blend: "multiply", filter: "url(#soft)")
   end

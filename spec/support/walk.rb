@@ -87,7 +87,9 @@ class Walk
 
   def shown(page, told)
     page[:servers] = page[:servers].to_a | told[:servers].scan(/ id="([^"]+)"/).flatten
-    told[:paints].each_with_object(page) { |(role, text, opacity, numbers), all| numbers.each { |number| all[[role, number]] = [text, opacity] } }
+    told[:paints].each_with_object(page) do |(role, text, opacity, numbers), all|
+      numbers.each { |number| all[[role, number]] = [text, opacity, *(told[:lines][number] if role == "line")] }
+    end
   end
 
   # Gradients and patterns of palettes that it paints with, and never was told of.

@@ -23,20 +23,33 @@ module Places
       # @return [Hash{String => String}]
       def dashes = DASHES.merge((common[:dash].is_a?(String) && !DASHES.key?(common[:dash])) ? {common[:dash] => common[:dash]} : {})
 
-      def dash = common[:dash]
+      # As a field holds it, empty where they differ.
+      def dash = chosen(:dash)
 
-      def blend = common[:blend]
+      def limit = number(:limit)
+
+      # @param name [Symbol] of what is one of a few
+      # @return [String] empty where they differ
+      def chosen(name) = common[name].is_a?(String) ? common[name] : ""
+
+      # Can their lines lie on one side, can they have marks?
+      def sides? = @settings.ends.include?(:closed)
+
+      def marks? = @settings.ends.include?(:open)
 
       # What a form gives that is other than it was.
       # @param param [Frame::Asked] of the request
       # @return [Hash{Symbol => Object}]
       # @raise [Magpie::Error]
       def given(param)
+        numbers = {width: [width, 0, Magpie::Artwork::Settings::WIDTHS, 1], limit: [limit, 4, Magpie::Artwork::Settings::LIMITS, 1], opacity: [opacity, 100, 0..100, 100.0]}
         {
-          width: (param.number(:set_width, 0, Magpie::Artwork::Settings::WIDTHS) if changed?(param, :set_width, width)), dash: (param.text(:set_dash) if changed?(param, :set_dash, dash)),
-          opacity: (param.number(:set_opacity, 100, 0..100) / 100.0 if changed?(param, :set_opacity, opacity)), blend: (param.text(:set_blend) if changed?(param, :set_blend, blend))
-        }.compact
+          **numbers.filter_map { |name, (was, usual, range, of)| [name, param.number("set_#{name}", usual, range) / of] if changed?(param, "set_#{name}", was) }.to_h,
+          **CHOSEN.filter_map { |name| [name, param.text("set_#{name}")] if changed?(param, "set_#{name}", chosen(name)) }.to_h
+        }
       end
+
+      CHOSEN = %i[dash cap join side run first_mark last_mark blend].freeze
 
       private
 

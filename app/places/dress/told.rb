@@ -10,8 +10,8 @@ module Places
         @look = Look.of([artwork])[artwork.id] # read first: what is repainted meanwhile is told twice, and never missed
       end
 
-      # @return [Hash] what it is then, since when, the paints, and the gradients and patterns
-      def to_h = {artwork: @artwork.id, since: @since, stamp: @look.stamp, mark: @look.mark, paints: paints.paints, servers:, locked: Numbers.write(@artwork.parts.where(locked: true).pluck(:position))}
+      # @return [Hash] what it is then, since when, the paints, lines, and the gradients and patterns
+      def to_h = {artwork: @artwork.id, since: @since, stamp: @look.stamp, mark: @look.mark, paints: paints.paints, lines: paints.lines, servers:, locked: Numbers.write(@artwork.parts.where(locked: true).pluck(:position))}
 
       private
 

@@ -13,8 +13,16 @@ module Magpie
       # @return [Array<Float>, nil] left, top, width, height; nil where it draws nothing
       def self.box(text) = new.tap { |path| path.read(text) }.box
 
+      # Where an open path begins and ends, and which way it goes there.
+      # @return [Array(Array, Array), nil] two of [point, direction], both pointing out of it; nil
+      #   where it is closed, or draws nothing
+      def self.ends(text) = new.tap { |path| path.read(text) }.ends
+
+      # Does every piece of it return to where it began?
+      def self.closed?(text) = new.tap { |path| path.read(text) }.then { |path| !path.box.nil? && !path.open? }
+
       def initialize
-        @xs, @ys = [], []
+        @xs, @ys, @ways = [], [], []
         @at, @start, @control, @before = [0.0, 0.0], [0.0, 0.0], nil, nil
       end
 
@@ -31,7 +39,22 @@ module Magpie
         [left, top, right - left, bottom - top]
       end
 
+      def ends
+        first, last = @ways.first, @ways.last
+        return if @ways.empty? || @closed || @returned
+        [[first[0], first[1].map(&:-@)], [last[2], last[3]]]
+      end
+
+      # Does some piece of it end elsewhere than where it began?
+      def open? = !!@left || (!@returned && @ways.any?)
+
       private
+
+      # A way from a point to another, and which way it goes at each; of no length it goes none.
+      def way(points)
+        steps = points.each_cons(2).map { |one, two| [two[0] - one[0], two[1] - one[1]] }.reject { |x, y| Math.hypot(x, y) < 1e-9 }
+        @ways << [points.first, steps.first, points.last, steps.last] if steps.any?
+      end
 
       def rows(command, text)
         return [[]] if command == "Z"
@@ -45,7 +68,7 @@ module Magpie
         x, y = @at
         from = relative ? @at : [0.0, 0.0]
         case command
-        when "Z" then @at = @start
+        when "Z" then close
         when "H" then line([row[0] + from[0], y])
         when "V" then line([x, row[0] + from[1]])
         when "A" then arc(row, from)
@@ -56,7 +79,7 @@ module Magpie
 
       def curve(command, points)
         case command
-        when "M" then @at = @start = points[0]
+        when "M" then move(points[0])
         when "L" then line(points[0])
         when "C" then bend(points, points[1])
         when "S" then bend([mirrored("CS"), *points], points[0])
@@ -71,7 +94,21 @@ module Magpie
         [2 * @at[0] - @control[0], 2 * @at[1] - @control[1]]
       end
 
-      def line(to)
+      # A piece that was not closed is left.
+      def move(to)
+        @left = true if @ways.any? && !@returned
+        @closed = true if @returned
+        @returned = false
+        @at = @start = to
+      end
+
+      def close
+        @at = @start
+        @returned = true
+      end
+
+      def line(to, points = [@at, to])
+        way(points)
         note(@at)
         note(@at = to)
       end
@@ -91,7 +128,7 @@ module Magpie
             found << u**3 * p0 + 3 * u * u * t * p1 + 3 * u * t * t * p2 + t**3 * p3
           end
         end
-        line(points[2])
+        line(points[2], all)
         @control = control
       end
 
@@ -120,8 +157,10 @@ module Magpie
         share = Math.sqrt([(rx**2 * ry**2 - far) / far, 0].max) * ((large == sweep) ? -1 : 1)
         middle = [share * rx * two / ry, -share * ry * one / rx]
         centre = spin.point(*middle).zip(@at, to).map { |value, here, there| value + (here + there) / 2 }
-        swept(centre, [rx, ry], turn, [(one - middle[0]) / rx, (two - middle[1]) / ry], [(-one - middle[0]) / rx, (-two - middle[1]) / ry], sweep)
-        line(to)
+        begun, done = [[(one - middle[0]) / rx, (two - middle[1]) / ry], [(-one - middle[0]) / rx, (-two - middle[1]) / ry]]
+        swept(centre, [rx, ry], turn, begun, done, sweep)
+        along = [begun, done].map { |x, y| spin.point(*(sweep.zero? ? [y * rx, -x * ry] : [-y * rx, x * ry])) }
+        line(to, [@at, [@at[0] + along[0][0], @at[1] + along[0][1]], [to[0] - along[1][0], to[1] - along[1][1]], to])
       end
 
       # @param begun, done [Array<Float>] where it begins and ends, on the unit circle

@@ -1,3 +1,4 @@
+require "cgi"
 require "nokogiri"
 
 module Magpie
@@ -7,22 +8,30 @@ module Magpie
     #
     # @!attribute width [Float, nil] of the line, in the units of the drawing there
     # @!attribute dash [String, nil] lengths of dashes and gaps, or "none"
+    # @!attribute cap [String, nil] one of CAPS: how an open line and a dash end
+    # @!attribute join [String, nil] one of JOINS
+    # @!attribute limit [Float, nil] how far a pointed corner may reach, in widths of the line
+    # @!attribute side [String, nil] one of Lines::SIDES: where it lies on the outline
+    # @!attribute run [String, nil] one of Lines::RUNS
+    # @!attribute first_mark, last_mark [String, nil] of Marks::ALL, where it begins and ends
     # @!attribute opacity [Float, nil] 0..1, of the whole part
     # @!attribute blend [String, nil] one of BLENDS
     # @!attribute filter [String, nil] one of the file's own, "url(#soft)", or "none"
     # @!attribute hidden [Boolean, nil]
-    Settings = Struct.new(:width, :dash, :opacity, :blend, :filter, :hidden, keyword_init: true)
+    Settings = Struct.new(:width, :dash, :cap, :join, :limit, :side, :run, :first_mark, :last_mark, :opacity, :blend, :filter, :hidden, keyword_init: true)
 
     class Settings
       # W3C, Compositing and Blending Level 1.
       BLENDS = %w[normal multiply screen overlay darken lighten color-dodge color-burn hard-light soft-light difference exclusion hue saturation color luminosity].freeze
       DASH = /\A(?:none|\d{1,5}(?:\.\d{1,4})?(?:[ ,]+\d{1,5}(?:\.\d{1,4})?){0,63})\z/
-      WIDTHS, OPACITIES = 0.0..10_000.0, 0.0..1.0
+      WIDTHS, OPACITIES, LIMITS = 0.0..10_000.0, 0.0..1.0, 1.0..100.0
+      CAPS, JOINS = %w[butt round square], %w[miter round bevel]
       # Which of them belong to the line, and which to the part.
-      OF = {"line" => %i[width dash], "fill" => %i[opacity blend filter hidden]}.freeze
+      OF = {"line" => %i[width dash cap join limit side run first_mark last_mark], "fill" => %i[opacity blend filter hidden]}.freeze
       # What holds where nothing says another.
-      USUAL = new(width: 1.0, dash: "none", opacity: 1.0, blend: "normal", filter: "none", hidden: false).freeze
-      NAMES = {width: "stroke-width", dash: "stroke-dasharray", opacity: "opacity", filter: "filter", hidden: "display", blend: "mix-blend-mode"}.freeze
+      USUAL = new(width: 1.0, dash: "none", cap: "butt", join: "miter", limit: 4.0, side: "middle", run: "plain", first_mark: "none", last_mark: "none", opacity: 1.0, blend: "normal", filter: "none", hidden: false).freeze
+      # Those that are properties of SVG; of the others Lines makes elements.
+      NAMES = {width: "stroke-width", dash: "stroke-dasharray", cap: "stroke-linecap", join: "stroke-linejoin", limit: "stroke-miterlimit", opacity: "opacity", filter: "filter", hidden: "display", blend: "mix-blend-mode"}.freeze
       TAG = /<[^<>]*#{Parts::MARK}="#{Identifiers::MARK}([^"]*)"[^<>]*>/
       STYLE = / style=(?:"([^"]*)"|'([^']*)')/
       private_constant :TAG, :STYLE
@@ -45,13 +54,22 @@ module Magpie
       # @return [String] a template that says so
       def self.onto(template, given)
         return template if given.empty?
-        template.gsub(TAG) { |tag| given.key?(key = CGI.unescapeHTML($1)) ? given[key].written(tag) : tag }
+        lines = given.select { |_, settings| settings.built? }
+        said = template.gsub(TAG) { |tag| given.key?(key = CGI.unescapeHTML($1)) ? given[key].written(tag) : tag }
+        lines.empty? ? said : Lines.new(said, lines).onto
       end
+
+      # Are elements of its own needed for its line?
+      def built? = Lines::BUILT.any? { |name| self[name] && self[name] != USUAL[name] }
 
       # @raise [Magpie::Error]
       def check
         raise Error, "a width of #{width} is none: expected #{WIDTHS.begin} to #{WIDTHS.end}" if width && !WIDTHS.cover?(width)
         raise Error, "#{dash[0, 40].inspect} is no dash: expected lengths such as 4 2, or none" if dash && !dash.match?(DASH)
+        raise Error, "a corner that may reach #{limit} widths: expected #{LIMITS.begin} to #{LIMITS.end}" if limit && !LIMITS.cover?(limit)
+        {cap: CAPS, join: JOINS, side: Lines::SIDES.keys, run: Lines::RUNS.keys, first_mark: Marks::ALL.keys, last_mark: Marks::ALL.keys}.each do |name, all|
+          raise Error, "#{self[name].to_s[0, 40].inspect} is no #{name.to_s.tr("_", " ")}: expected #{Text.list(all).sub(/ and (?!.* and )/, " or ")}" unless self[name].nil? || all.include?(self[name])
+        end
         raise Error, "an opacity of #{opacity} is none: expected 0 to 1" if opacity && !OPACITIES.cover?(opacity)
         raise Error, "#{blend[0, 40].inspect} is no way to blend: expected #{Text.list(BLENDS).sub(" and ", " or ")}" if blend && !BLENDS.include?(blend)
       end
@@ -60,7 +78,7 @@ module Magpie
       # @param role [String, nil] only what belongs to it, see OF
       # @return [Hash{String => String}]
       def properties(role = nil)
-        (role ? OF.fetch(role, []) : members).filter_map { |name| [NAMES[name], text(name)] unless self[name].nil? }.to_h
+        (role ? OF.fetch(role, []) : members).filter_map { |name| [NAMES[name], text(name)] if NAMES[name] && !self[name].nil? }.to_h
       end
 
       # As it is kept: what is set of a role.
@@ -81,7 +99,7 @@ module Magpie
       def text(name)
         case name
         when :hidden then self[name] ? "none" : "inline"
-        when :width, :opacity then Notation::Forms.short(self[name], 4)
+        when :width, :opacity, :limit then Notation::Forms.short(self[name], 4)
         when :filter then filter.sub(/\Aurl\(#(?!#{Identifiers::MARK})/o) { |begun| begun + Identifiers::MARK }
         else self[name]
         end
@@ -101,20 +119,26 @@ module Magpie
 
         def initialize(template) = @root = Nokogiri::XML(template).remove_namespaces!.root
 
-        def to_h = {}.tap { |found| walk(@root, USUAL.width, USUAL.dash, found) }
+        def to_h = {}.tap { |found| walk(@root, USUAL.to_h.slice(:width, :dash, :cap, :join, :limit), found) }
 
         private
 
-        # Width and dash are handed on to what a group holds.
-        def walk(node, width, dash, found)
-          width, dash = length(node["stroke-width"])&.clamp(WIDTHS) || width, dashes(node["stroke-dasharray"]) || dash
+        # How a line is drawn is handed on to what a group holds.
+        def walk(node, line, found)
+          line = {**line, **said(node)}
           key = node[Parts::MARK]&.delete_prefix(Identifiers::MARK)
-          found[key] = settings(node, width, dash) if key
-          node.element_children.each { |child| walk(child, width, dash, found) }
+          found[key] = settings(node, line) if key
+          node.element_children.each { |child| walk(child, line, found) }
         end
 
-        def settings(node, width, dash)
-          Settings.new(width:, dash:, opacity: Parts.opacity(node["opacity"] || "1"), blend: blend(node["style"].to_s[/mix-blend-mode:\s*([\w-]+)/, 1]),
+        def said(node)
+          limit = Float(node["stroke-miterlimit"].to_s, exception: false)
+          {width: length(node["stroke-width"])&.clamp(WIDTHS), dash: dashes(node["stroke-dasharray"]), limit: limit&.clamp(LIMITS),
+           cap: (node["stroke-linecap"] if CAPS.include?(node["stroke-linecap"])), join: (node["stroke-linejoin"] if JOINS.include?(node["stroke-linejoin"]))}.compact
+        end
+
+        def settings(node, line)
+          Settings.new(**USUAL.to_h, **line, opacity: Parts.opacity(node["opacity"] || "1"), blend: blend(node["style"].to_s[/mix-blend-mode:\s*([\w-]+)/, 1]),
             filter: node["filter"]&.delete(Identifiers::MARK) || USUAL.filter, hidden: node["display"] == "none")
         end
 
