@@ -38,12 +38,8 @@ module Page
     # Parts whose lines are made of elements of their own: what stands in their place.
     # @return [Hash{Integer => String}] SVG by number
     def lines
-      given = @dressing.settings.select { |_, set| set.built? }
-      return {} if given.empty?
-      numbers, file = @dressing.places.to_h { |place| [place.key, place.number] }, SettingsOfDrawings.of(@dressing.artwork.template)
-      said = given.to_h { |key, set| [key, Magpie::Artwork::Settings.new(**(file[key] || Magpie::Artwork::Settings::USUAL).to_h, **set.to_h.compact)] }
-      found = Magpie::Artwork::Lines.new(Drawings.of(@dressing.artwork.template), given, said:, frames:).groups
-      found.to_h { |key, group| [numbers.fetch(key), Painter.drawing(group, numbers)] }
+      numbers = @dressing.places.to_h { |place| [place.key, place.number] }
+      @dressing.lines.to_h { |key, group| [numbers.fetch(key), Painter.drawing(group, numbers)] }
     end
 
     # Gradients and patterns of palettes that places hold.

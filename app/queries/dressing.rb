@@ -36,6 +36,16 @@ class Dressing
     set.transform_values { |held| Magpie::Artwork::Settings.kept(held.map { |place| JSON.parse(place.settings) }.reduce(:merge)) }
   end
 
+  # Parts whose lines are made of elements of their own: what stands in their place.
+  # @return [Hash{String => String}] groups of a template, by key
+  def lines
+    given = settings.select { |_, set| set.built? }
+    return {} if given.empty?
+    file = SettingsOfDrawings.of(@artwork.template)
+    said = given.to_h { |key, set| [key, Magpie::Artwork::Settings.new(**file.fetch(key).to_h, **set.to_h.compact)] }
+    Magpie::Artwork::Lines.new(Drawings.of(@artwork.template), given, said:, frames:).groups
+  end
+
   # @return [Array<Held>]
   def places
     @places ||= @swapped.apply(Record.connection.select_rows(<<~SQL).map { |row| Held.new(*row) })

@@ -43,10 +43,11 @@ module Places
       # @raise [Magpie::Error]
       def given(param)
         numbers = {width: [width, 0, Magpie::Artwork::Settings::WIDTHS, 1], limit: [limit, 4, Magpie::Artwork::Settings::LIMITS, 1], opacity: [opacity, 100, 0..100, 100.0]}
-        {
+        asked = {
           **numbers.filter_map { |name, (was, usual, range, of)| [name, param.number("set_#{name}", usual, range) / of] if changed?(param, "set_#{name}", was) }.to_h,
           **CHOSEN.filter_map { |name| [name, param.text("set_#{name}")] if changed?(param, "set_#{name}", chosen(name)) }.to_h
         }
+        asked.slice(*Magpie::Artwork::Settings.members) # in their order
       end
 
       CHOSEN = %i[dash cap join side run first_mark last_mark blend].freeze
