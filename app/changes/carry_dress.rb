@@ -7,7 +7,7 @@ module Changes
     include Likeness
 
     WHAT = {"fill" => "fill", "line" => "line", "width" => "line width", "dash" => "dash", "opacity" => "opacity", "effects" => "effects"}.freeze
-    SETTINGS = {"width" => %i[width side run], "dash" => %i[dash cap join limit first_mark last_mark], "opacity" => %i[opacity], "effects" => %i[blend filter hidden]}.freeze
+    SETTINGS = {"width" => %i[width side run], "dash" => %i[dash cap join limit first_mark last_mark], "opacity" => %i[opacity], "effects" => %i[grain grain_size blend filter hidden]}.freeze
 
     # @param from [[Artwork, Integer]] the part that has it
     # @param what [Array<String>] keys of WHAT

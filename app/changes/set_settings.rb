@@ -5,7 +5,7 @@ module Changes
     include OfParts
     include Likeness
 
-    WORDS = {width: "line width", dash: "dash", cap: "ends", join: "corners", limit: "reach of corners", side: "side of the line", run: "run of the line", first_mark: "first mark", last_mark: "last mark", opacity: "opacity", blend: "blending", filter: "filter", hidden: "eye"}.freeze
+    WORDS = {width: "line width", dash: "dash", cap: "ends", join: "corners", limit: "reach of corners", side: "side of the line", run: "run of the line", first_mark: "first mark", last_mark: "last mark", grain: "grain", grain_size: "size of the grain", opacity: "opacity", blend: "blending", filter: "filter", hidden: "eye"}.freeze
 
     # @param settings [Hash{Symbol => Object}] see Magpie::Artwork::Settings
     # @raise [Magpie::Error]

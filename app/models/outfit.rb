@@ -3,7 +3,7 @@
 class Outfit < Record
   # What of a part's settings belongs to it, by the role that keeps it. What a part is
   # hidden by, and a filter of its file, are the part's own.
-  SETTINGS = {"line" => Magpie::Artwork::Settings::OF.fetch("line"), "fill" => %i[opacity blend]}.freeze
+  SETTINGS = {"line" => Magpie::Artwork::Settings::OF.fetch("line"), "fill" => %i[grain grain_size opacity blend]}.freeze
   ROLES = SETTINGS.keys.freeze
 
   belongs_to :palette

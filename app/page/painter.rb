@@ -21,6 +21,10 @@ module Page
       template.gsub(PART) { numbers[CGI.unescapeHTML($1)]&.then { |number| %( data-part="#{number}") } }.gsub(Magpie::Artwork::Identifiers::MARK, PREFIX)
     end
 
+    # What parts with grain have on their fills.
+    # @return [String] SVG
+    def self.grain = "<defs>#{Magpie::Artwork::Grain.tile.gsub(Magpie::Artwork::Identifiers::MARK, PREFIX)}</defs>"
+
     # @param dressing [Dressing]
     def initialize(dressing)
       super("", dressing.paints)
@@ -38,9 +42,13 @@ module Page
     # Parts whose lines are made of elements of their own: what stands in their place.
     # @return [Hash{Integer => String}] SVG by number
     def lines
+      return @lines if @lines
       numbers = @dressing.places.to_h { |place| [place.key, place.number] }
-      @dressing.lines.to_h { |key, group| [numbers.fetch(key), Painter.drawing(group, numbers)] }
+      @lines = @dressing.lines.to_h { |key, group| [numbers.fetch(key), Painter.drawing(group, numbers)] }
     end
+
+    # Has one of them grain?
+    def grain? = lines.any? { |_, group| group.include?(Magpie::Artwork::Grain::ID.sub(Magpie::Artwork::Identifiers::MARK, PREFIX)) }
 
     # Gradients and patterns of palettes that places hold.
     # @return [String] SVG

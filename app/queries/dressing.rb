@@ -39,11 +39,8 @@ class Dressing
   # Parts whose lines are made of elements of their own: what stands in their place.
   # @return [Hash{String => String}] groups of a template, by key
   def lines
-    given = settings.select { |_, set| set.built? }
-    return {} if given.empty?
-    file = SettingsOfDrawings.of(@artwork.template)
-    said = given.to_h { |key, set| [key, Magpie::Artwork::Settings.new(**file.fetch(key).to_h, **set.to_h.compact)] }
-    Magpie::Artwork::Lines.new(Drawings.of(@artwork.template), given, said:, frames:).groups
+    said = PartSettings.new(@artwork, lined).all.select { |_, set| set.built? }
+    said.empty? ? {} : Magpie::Artwork::Lines.new(Drawings.of(@artwork.template), said, said:, frames:).groups
   end
 
   # @return [Array<Held>]
@@ -77,6 +74,10 @@ class Dressing
   end
 
   private
+
+  # Those of its parts that may be among them: of what was repainted the other role says it, too.
+  # @return [Array<Integer>] their numbers
+  def lined = (@since ? places : places.select(&:settings)).map(&:number).uniq
 
   # Nobody's change is missed: what is repainted after it has a larger stamp.
   def repainted = "SELECT place_id FROM repainted WHERE artwork_id IN (#{Integer(@artwork.id)}, #{Integer(@artwork.drawn_id)}) AND stamp > #{Integer(@since)}"

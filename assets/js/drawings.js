@@ -111,7 +111,7 @@ async function draw(host, address) {
     numbered[element.dataset.part] = element
     own.set(element, element.getAttribute("style"))
   }
-  Object.assign(shown.get(host), { address, parts: numbered, ofFile: [...numbered], stamp: 0, mark: null, servers: "" })
+  Object.assign(shown.get(host), { address, parts: numbered, ofFile: [...numbered], lines: [], stamp: 0, mark: null, servers: "" })
 }
 
 // Paints that came with the page, since what it shows.
@@ -122,7 +122,7 @@ function saidWith(host, state) {
 
 function paint(host, { paints: given, lines, servers, since, stamp, mark, locked }) {
   const state = shown.get(host)
-  for (const [role, , , numbers] of given) if (role === "line") for (const number of numbers) line(state, number, lines[number])
+  for (const [role, , , numbers] of given) if (role !== "stop") for (const number of numbers) line(state, number, lines[number])
   lock(state, read(locked))
   for (const [role, text, opacity, numbers, properties] of given) for (const number of numbers) {
     const element = state.parts[number]
@@ -139,6 +139,8 @@ function paint(host, { paints: given, lines, servers, since, stamp, mark, locked
 
 // What is known of a part is known of what stands for it.
 function line(state, number, text) {
+  if (state.lines[number] === text) return
+  state.lines[number] = text
   const element = state.parts[number], made = element && lined(element, text, state.ofFile[number])
   if (made === element) return
   for (const known of [own, set]) if (known.has(element)) known.set(made, known.get(element))

@@ -33,6 +33,7 @@ module Magpie
     autoload :Gradients, "magpie/artwork/gradients"
     autoload :Ends, "magpie/artwork/ends"
     autoload :Marks, "magpie/artwork/marks"
+    autoload :Grain, "magpie/artwork/grain"
     autoload :Lines, "magpie/artwork/lines"
     autoload :Settings, "magpie/artwork/settings"
     autoload :Opacities, "magpie/artwork/opacities"

@@ -82,4 +82,35 @@ RSpec.describe Magpie::Artwork::Lines do
   it "refuses what is none" do
     {cap: "flat", join: "mitre", limit: 0.5, side: "left", run: "triple", first_mark: "arrow", last_mark: "heart"}.each { |name, value| expect { settings.from(name => value) }.to raise_error Magpie::Error }
   end
+
+  describe "grain" do
+    fill = '<rect x="20" y="20" width="80" height="80" fill="#808080" stroke="#231F55" stroke-width="8"/>'
+    inside = [30, 30, 60, 60]
+
+    it "lies on the fill, more with its amount, as large as is said, and the same always" do
+      spread = ->(**set) { drawn(artwork(fill), **set).crop(*inside)[0].then { |image| [image.deviate, image.avg] } }
+      plain, some, much, coarse = spread.call(grain: 0.0), spread.call(grain: 0.2), spread.call(grain: 0.8), spread.call(grain: 0.8, grain_size: 8.0)
+      expect([plain[0], some[0] < much[0] / 2, some[0] > 1]).to eq [0, true, true]
+      expect([plain, some, much, coarse].map(&:last)).to all be_within(8).of(128)
+      image = ->(size) { drawn(artwork(fill), grain: 0.8, grain_size: size).crop(*inside)[0] }
+      turns = ->(one) { (one.crop(0, 0, 59, 60).cast(:float) - one.crop(1, 0, 59, 60)).abs.avg }
+      expect(turns.call(image.call(1.0))).to be > 2 * turns.call(image.call(8.0))
+      expect((image.call(2.0) - image.call(2.0)).abs.max).to eq 0
+      expect(colour(drawn(artwork(fill), grain: 1.0), 18, 60)).to eq :line
+      expect(Magpie::Artwork::Grain.tile.size).to be < 60_000
+    end
+
+    it "is as opaque as the fill is, and none where there is none" do
+      clear = drawn(artwork(fill.sub("/>", ' fill-opacity=".25"/>')), grain: 1.0).crop(*inside)[0].deviate
+      expect(clear).to be < drawn(artwork(fill), grain: 1.0).crop(*inside)[0].deviate / 2
+      expect(drawn(artwork(fill.sub("#808080", "none")), grain: 1.0).crop(*inside).min).to eq 255
+      faded = artwork('<defs><linearGradient id="a"><stop stop-color="#808080"/><stop offset="1" stop-color="#808080" stop-opacity="0"/></linearGradient></defs>' + fill.sub("#808080", "url(#a)"))
+      image = drawn(faded, grain: 1.0)[0]
+      expect(image.crop(88, 30, 6, 60).deviate).to be < image.crop(30, 30, 6, 60).deviate / 2
+    end
+
+    it "is refused where it is none" do
+      [{grain: 2.0}, {grain_size: 0.0}].each { |given| expect { settings.from(given) }.to raise_error Magpie::Error }
+    end
+  end
 end

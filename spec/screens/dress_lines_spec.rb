@@ -98,4 +98,32 @@ RSpec.describe "Dress, lines", :screen do
     expect(found.values.max).to be < 0.5, found.inspect
     expect(Dressing.new(trail).flat).to include 'stroke-linecap="round"'
   end
+
+  it "have grain on their fills besides, which looks alike everywhere and goes with whatever is carried" do
+    click_part "plum_band"
+    open_lines
+    fill_in "Grain", with: "25"
+    fill_in "Size of a grain", with: "3"
+    click_button "Set"
+    expect_done "Set the grain and size of the grain of Plum band"
+    expect([set("plum_band").grain, set("plum_band").grain_size]).to eq [0.25, 3.0]
+    Changes::CarryDress.perform(demo, actor:, artwork: poster, numbers: numbers(poster, "night_sky", "moor"), from: [poster, numbers(poster, "plum_band").first], what: ["effects"])
+    expect(set("moor").grain).to eq 0.25
+    hide_texts
+    find("#settings summary").click
+    find("#stage").execute_script("this.focus()")
+    keys :escape
+    picks
+    hold "Lamp"
+    click_link "Pick parts"
+    click_part "plum_band"
+    within(".picked-main") { click_button "Give" }
+    eventually { expect(fill_of("#stage", "plum_band")).to eq "#FFCE5C" }
+    find("#stage").execute_script("this.focus()")
+    keys :escape
+    picks
+    open_dress
+    found = differences(looks(poster))
+    expect(found.values.max).to be < 0.5, found.inspect
+  end
 end

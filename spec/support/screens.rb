@@ -120,7 +120,7 @@ module ScreenSupport
         const part = (#{PART})(#{scope.to_json}, #{number}), box = part.getBoundingClientRect()
         for (let i = 1; i < 24; i++) for (let j = 1; j < 24; j++) {
           const x = box.x + box.width * i / 24, y = box.y + box.height * j / 24
-          if (part.getRootNode().elementFromPoint(x, y) === part) return { x, y }
+          if (part.getRootNode().elementFromPoint(x, y)?.closest("[data-part]") === part) return { x, y }
         }
       })()
     JS

@@ -88,7 +88,10 @@ class Walk
   def shown(page, told)
     page[:servers] = page[:servers].to_a | told[:servers].scan(/ id="([^"]+)"/).flatten
     told[:paints].each_with_object(page) do |(role, text, opacity, numbers), all|
-      numbers.each { |number| all[[role, number]] = [text, opacity, *(told[:lines][number] if role == "line")] }
+      numbers.each do |number|
+        all[[role, number]] = [text, opacity]
+        all[[:built, number]] = [told[:lines][number].to_s] unless role == "stop"
+      end
     end
   end
 

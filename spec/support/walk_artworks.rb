@@ -63,7 +63,7 @@ module WalkArtworks
   end
 
   def draw
-    settings = {width: [nil, 2.0, 3.5], dash: [nil, "4 2", "none"], side: [nil, "inside", "middle"], run: [nil, "double"], opacity: [nil, 0.5, 1.0], hidden: [nil, true]}.to_a.sample(2, random: @random)
+    settings = {width: [nil, 2.0, 3.5], dash: [nil, "4 2", "none"], side: [nil, "inside", "middle"], run: [nil, "double"], grain: [nil, 0.3], opacity: [nil, 0.5, 1.0], hidden: [nil, true]}.to_a.sample(2, random: @random)
     on_artwork(Changes::SetSettings, numbers: parts, settings: settings.to_h { |name, values| [name, values.sample(random: @random)] })
   end
 

@@ -23,6 +23,11 @@ module Places
       # @return [Hash{String => String}]
       def dashes = DASHES.merge((common[:dash].is_a?(String) && !DASHES.key?(common[:dash])) ? {common[:dash] => common[:dash]} : {})
 
+      # Per cent.
+      def grain = number(:grain, 100)
+
+      def grain_size = number(:grain_size)
+
       # As a field holds it, empty where they differ.
       def dash = chosen(:dash)
 
@@ -42,7 +47,7 @@ module Places
       # @return [Hash{Symbol => Object}]
       # @raise [Magpie::Error]
       def given(param)
-        numbers = {width: [width, 0, Magpie::Artwork::Settings::WIDTHS, 1], limit: [limit, 4, Magpie::Artwork::Settings::LIMITS, 1], opacity: [opacity, 100, 0..100, 100.0]}
+        numbers = {width: [width, 0, Magpie::Artwork::Settings::WIDTHS, 1], limit: [limit, 4, Magpie::Artwork::Settings::LIMITS, 1], opacity: [opacity, 100, 0..100, 100.0], grain: [grain, 0, 0..100, 100.0], grain_size: [grain_size, 2, Magpie::Artwork::Settings::GRAINS, 1]}
         asked = {
           **numbers.filter_map { |name, (was, usual, range, of)| [name, param.number("set_#{name}", usual, range) / of] if changed?(param, "set_#{name}", was) }.to_h,
           **CHOSEN.filter_map { |name| [name, param.text("set_#{name}")] if changed?(param, "set_#{name}", chosen(name)) }.to_h

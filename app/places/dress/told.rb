@@ -19,7 +19,11 @@ module Places
 
       # Those of what was repainted, and those that are swatches, which may have changed; the
       # others a page has.
-      def servers
+      def servers = [grain, made].join
+
+      def grain = paints.grain? ? ::Page::Painter.grain : ""
+
+      def made
         return paints.servers if @since.zero?
         [paints, ::Page::Painter.new(Dressing.new(@artwork, compounds: true))].map(&:servers).join
       end

@@ -4,14 +4,15 @@ require "nokogiri"
 
 module Magpie
   class Artwork
-    # Lines for which SVG has no property: inside or outside of what they enclose, double,
-    # stitched, with marks at their ends. The element of the part becomes a group of the same
-    # number, which is painted in its place and hands its paint on: first the shape with its fill,
-    # then what its line is made of. Coordinates stay what they were, and so do gradients and patterns.
+    # What SVG has no property for: lines inside or outside of what they enclose, double,
+    # stitched, with marks at their ends; and grain on fills. The element of the part becomes a
+    # group of the same number, which is painted in its place and hands its paint on: first the
+    # shape with its fill, then its grain, then what its line is made of. Coordinates stay what they
+    # were, and so do gradients and patterns.
     class Lines
       SIDES = {"middle" => "on the outline", "inside" => "inside", "outside" => "outside"}.freeze
       RUNS = {"plain" => "plain", "double" => "double", "stitched" => "stitched"}.freeze
-      BUILT = %i[side run first_mark last_mark].freeze
+      BUILT = %i[side run first_mark last_mark grain].freeze
       SHAPES = %w[path rect circle ellipse line polyline polygon].freeze
       GEOMETRY = %w[d x y width height rx ry cx cy r points x1 y1 x2 y2 pathLength].freeze
       # What a shape keeps to itself; all else a group hands on, or has for all that is in it.
@@ -28,7 +29,10 @@ module Magpie
       end
 
       # @return [String] the template with groups in their place
-      def onto = @template.gsub(PART) { |element| @given[key = CGI.unescapeHTML($2)] ? built(element, key) || element : element }
+      def onto
+        made = @template.gsub(PART) { |element| @given[key = CGI.unescapeHTML($2)] ? built(element, key) || element : element }
+        Grain.any?(@given.values) ? made.sub(/<svg[^>]*>/) { |root| "#{root}<defs>#{Grain.tile}</defs>" } : made
+      end
 
       # Those groups alone.
       # @return [Hash{String => String}] by key
@@ -43,7 +47,7 @@ module Magpie
         return unless line.any?
         attributes = node.attribute_nodes.reject { |each| OWN.include?(each.name) || each.name == Parts::MARK }
         mark = element[/#{MARKED}[^"]*"/o]
-        %(<g#{attributes.map { |each| %( #{each.name}="#{CGI.escapeHTML(each.value)}") }.join}#{mark}>#{line.body}#{line.pieces.join}</g>)
+        %(<g#{attributes.map { |each| %( #{each.name}="#{CGI.escapeHTML(each.value)}") }.join}#{mark}>#{[line.body, *line.grain, *line.pieces].join}</g>)
       end
 
       # What one line is made of.
@@ -63,10 +67,23 @@ module Magpie
           @side = (@closed && set.run != "stitched") ? set.side || "middle" : "middle"
         end
 
-        def any? = @width > 0 && (@side != "middle" || %w[double stitched].include?(@set.run) || marks.any?)
+        def any? = grain? || line?
+
+        def grain? = @set.grain.to_f > 0
+
+        def line? = @width > 0 && (@side != "middle" || %w[double stitched].include?(@set.run) || marks.any?)
 
         # The shape with its fill.
         def body = shape("stroke" => "none", **unmarked)
+
+        # On the fill as far as that is opaque.
+        # @return [Array<String>]
+        def grain
+          return [] unless grain?
+          pattern = element("pattern", "id" => "#{@id}-grain", "href" => "##{Grain::ID}", "patternTransform" => "scale(#{short(@set.grain_size || Settings::USUAL.grain_size)})")
+          opaque = mask("#{@id}-fill", "mask-type" => "alpha") { shape("stroke" => "none", **unmarked) }
+          [pattern, opaque, shape("fill" => "url(##{@id}-grain)", "fill-opacity" => short(@set.grain), "stroke" => "none", "mask" => "url(##{@id}-fill)", **unmarked)]
+        end
 
         # @return [Array<String>] its line
         def pieces = [cut, *((@set.run == "stitched") ? stitches : [shape("fill" => "none", **across, **cut_by)]), *marks]
@@ -98,7 +115,7 @@ module Magpie
 
         def cut? = @side != "middle" || @set.run == "double"
 
-        def mask(id, &) = element("mask", "id" => id, "maskUnits" => "userSpaceOnUse", **area, &)
+        def mask(id, **more, &) = element("mask", "id" => id, "maskUnits" => "userSpaceOnUse", **area, **more, &)
 
         # Round all of the line.
         def area

@@ -14,22 +14,24 @@ module Magpie
     # @!attribute side [String, nil] one of Lines::SIDES: where it lies on the outline
     # @!attribute run [String, nil] one of Lines::RUNS
     # @!attribute first_mark, last_mark [String, nil] of Marks::ALL, where it begins and ends
+    # @!attribute grain [Float, nil] 0..1: how much of it lies on the fill
+    # @!attribute grain_size [Float, nil] of one grain, in the units of the drawing there
     # @!attribute opacity [Float, nil] 0..1, of the whole part
     # @!attribute blend [String, nil] one of BLENDS
     # @!attribute filter [String, nil] one of the file's own, "url(#soft)", or "none"
     # @!attribute hidden [Boolean, nil]
-    Settings = Struct.new(:width, :dash, :cap, :join, :limit, :side, :run, :first_mark, :last_mark, :opacity, :blend, :filter, :hidden, keyword_init: true)
+    Settings = Struct.new(:width, :dash, :cap, :join, :limit, :side, :run, :first_mark, :last_mark, :grain, :grain_size, :opacity, :blend, :filter, :hidden, keyword_init: true)
 
     class Settings
       # W3C, Compositing and Blending Level 1.
       BLENDS = %w[normal multiply screen overlay darken lighten color-dodge color-burn hard-light soft-light difference exclusion hue saturation color luminosity].freeze
       DASH = /\A(?:none|\d{1,5}(?:\.\d{1,4})?(?:[ ,]+\d{1,5}(?:\.\d{1,4})?){0,63})\z/
-      WIDTHS, OPACITIES, LIMITS = 0.0..10_000.0, 0.0..1.0, 1.0..100.0
+      WIDTHS, OPACITIES, LIMITS, GRAINS = 0.0..10_000.0, 0.0..1.0, 1.0..100.0, 0.1..100.0
       CAPS, JOINS = %w[butt round square], %w[miter round bevel]
       # Which of them belong to the line, and which to the part.
-      OF = {"line" => %i[width dash cap join limit side run first_mark last_mark], "fill" => %i[opacity blend filter hidden]}.freeze
+      OF = {"line" => %i[width dash cap join limit side run first_mark last_mark], "fill" => %i[grain grain_size opacity blend filter hidden]}.freeze
       # What holds where nothing says another.
-      USUAL = new(width: 1.0, dash: "none", cap: "butt", join: "miter", limit: 4.0, side: "middle", run: "plain", first_mark: "none", last_mark: "none", opacity: 1.0, blend: "normal", filter: "none", hidden: false).freeze
+      USUAL = new(width: 1.0, dash: "none", cap: "butt", join: "miter", limit: 4.0, side: "middle", run: "plain", first_mark: "none", last_mark: "none", grain: 0.0, grain_size: 2.0, opacity: 1.0, blend: "normal", filter: "none", hidden: false).freeze
       # Those that are properties of SVG; of the others Lines makes elements.
       NAMES = {width: "stroke-width", dash: "stroke-dasharray", cap: "stroke-linecap", join: "stroke-linejoin", limit: "stroke-miterlimit", opacity: "opacity", filter: "filter", hidden: "display", blend: "mix-blend-mode"}.freeze
       TAG = /<[^<>]*#{Parts::MARK}="#{Identifiers::MARK}([^"]*)"[^<>]*>/
@@ -59,7 +61,7 @@ module Magpie
         lines.empty? ? said : Lines.new(said, lines).onto
       end
 
-      # Are elements of its own needed for its line?
+      # Are elements of its own needed for its line, or for grain?
       def built? = Lines::BUILT.any? { |name| self[name] && self[name] != USUAL[name] }
 
       # @raise [Magpie::Error]
@@ -67,6 +69,8 @@ module Magpie
         raise Error, "a width of #{width} is none: expected #{WIDTHS.begin} to #{WIDTHS.end}" if width && !WIDTHS.cover?(width)
         raise Error, "#{dash[0, 40].inspect} is no dash: expected lengths such as 4 2, or none" if dash && !dash.match?(DASH)
         raise Error, "a corner that may reach #{limit} widths: expected #{LIMITS.begin} to #{LIMITS.end}" if limit && !LIMITS.cover?(limit)
+        raise Error, "#{grain} of grain: expected 0 to 1" if grain && !OPACITIES.cover?(grain)
+        raise Error, "a grain of #{grain_size}: expected #{GRAINS.begin} to #{GRAINS.end}" if grain_size && !GRAINS.cover?(grain_size)
         {cap: CAPS, join: JOINS, side: Lines::SIDES.keys, run: Lines::RUNS.keys, first_mark: Marks::ALL.keys, last_mark: Marks::ALL.keys}.each do |name, all|
           raise Error, "#{self[name].to_s[0, 40].inspect} is no #{name.to_s.tr("_", " ")}: expected #{Text.list(all).sub(/ and (?!.* and )/, " or ")}" unless self[name].nil? || all.include?(self[name])
         end
