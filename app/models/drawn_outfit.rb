@@ -4,7 +4,7 @@ require "json"
 class DrawnOutfit
   # One role of it.
   # @!attribute hex [String, nil] of its colour, or of the one that stands for a gradient or pattern
-  # @!attribute compound [Boolean] is it a gradient or pattern?
+  # @!attribute compound [Magpie::Palette::Compound, nil] of a gradient or pattern
   Side = Struct.new(:kind, :hex, :opacity, :set, :swatch_id, :compound) do
     # As CSS has it.
     def css
@@ -14,7 +14,15 @@ class DrawnOutfit
 
     # As CSS and SVG have it.
     # @return [Hash{String => String}]
-    def properties(role) = Magpie::Artwork::Settings.kept(JSON.parse(set || "{}")).properties(role)
+    def properties(role) = settings.properties(role)
+
+    def settings = Magpie::Artwork::Settings.kept(JSON.parse(set || "{}"))
+
+    # @return [Magpie::Artwork::Paint]
+    def paint
+      return Magpie::Artwork::Paint.none if kind == "none"
+      Magpie::Artwork::Paint.new(kind: compound ? :compound : :plain, compound:, colour: (Magpie::Notation.parse(hex) unless compound), opacity:)
+    end
   end
 
   PAINTS = Swatch::PaintType.new
@@ -30,7 +38,7 @@ class DrawnOutfit
 
   def self.where(column, ids)
     rows = Record.connection.select_rows(<<~SQL)
-      SELECT o.id, o.palette_id, o.name, o.edition, p.role, p.kind, COALESCE(s.hex, p.hex), p.opacity, p.settings, f.swatch_id, p.paint, s.paint IS NOT NULL
+      SELECT o.id, o.palette_id, o.name, o.edition, p.role, p.kind, COALESCE(s.hex, p.hex), p.opacity, p.settings, f.swatch_id, COALESCE(s.paint, p.paint)
       FROM outfits o JOIN places p ON p.outfit_id = o.id AND p.artwork_id IS NULL
       LEFT JOIN follows f ON f.place_id = p.id AND f.ink IS NULL LEFT JOIN swatches s ON s.id = f.swatch_id
       WHERE #{column} = ANY(#{Record.array(ids)}) ORDER BY array_position(#{Record.array(ids)}, #{column}), o.position, o.id
@@ -38,9 +46,9 @@ class DrawnOutfit
     rows.group_by(&:first).map { |id, sides| new(id, *sides.first[1..3], sides.to_h { |row| [row[4], side(*row.drop(5))] }) }
   end
 
-  def self.side(kind, hex, opacity, set, swatch_id, paint, of_compound)
-    own = paint && PAINTS.deserialize(paint).colour.hex
-    Side.new(kind, own || hex, opacity, set, swatch_id, of_compound || !own.nil?)
+  def self.side(kind, hex, opacity, set, swatch_id, paint)
+    compound = paint && PAINTS.deserialize(paint)
+    Side.new(kind, compound ? compound.colour.hex : hex, opacity, set, swatch_id, compound)
   end
   private_class_method :where, :side
 
@@ -65,6 +73,13 @@ class DrawnOutfit
     width = line.set && drawn["stroke-width"].to_f.clamp(1.5, WIDEST)
     dash = "3 2" unless [nil, "none"].include?(drawn["stroke-dasharray"])
     written("fill" => fill.css, "fill-opacity" => fill.opacity, "stroke" => line.css, "stroke-opacity" => line.opacity, "stroke-width" => width, "stroke-dasharray" => dash, "opacity" => fill.properties("fill")["opacity"])
+  end
+
+  # A picture of itself, where a square in its colours would not show it.
+  # @return [String, nil] CSS
+  def picture
+    settings = Magpie::Artwork::Settings.kept(@sides.values.map { |side| side.settings.to_h.compact }.reduce({}, :merge))
+    Page::OutfitPicture.new(@sides.transform_values(&:paint), settings).css if settings.built? || @sides.values.any?(&:compound)
   end
 
   # What a part is given at once that comes to wear it. Gradients and patterns come with

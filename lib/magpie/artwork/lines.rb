@@ -36,7 +36,11 @@ module Magpie
 
       # Those groups alone.
       # @return [Hash{String => String}] by key
-      def groups = @template.to_enum(:scan, PART).to_h { [CGI.unescapeHTML($2), $~[0]] }.slice(*@given.keys).to_h { |key, element| [key, built(element, key)] }.compact
+      def groups
+        found = {}
+        @template.gsub(PART) { |element| found[CGI.unescapeHTML($2)] = element }
+        found.slice(*@given.keys).to_h { |key, element| [key, built(element, key)] }.compact
+      end
 
       private
 
