@@ -6,6 +6,12 @@ module Demo
     "Winter hours" => ["November to February", {"Frost night" => "#0F2B3A", "Deep tarn" => "#1B4A5A", "Glacier" => "#85C2BD", "Snow light" => "#DCEBDD"}],
     "Trail" => ["For the children's map", {"Signpost" => "#F2545B", "Fern" => "#3E8E5A", "Puddle" => "#4F9BD9"}]
   }.freeze
+  # Patterns whose inks follow: [form, angle, repeat, inks].
+  WEAVES = {
+    "Dome tartan" => ["tartan", 45.0, 30.0, ["Nebula teal", "Apricot", "Slate dome", "Last light"]], "Moor tartan" => ["tartan", 45.0, 30.0, ["Rosehip", "Last light", "Slate dome", "Apricot"]],
+    "Star cloth" => ["stars", 0.0, 20.0, ["Zenith indigo", "Lamp", "Apricot"]], "Deck chair" => ["stripes", 0.0, 14.0, ["Ember sky", "Last light"]]
+  }.freeze
+
   # What gives way to what, by the keys of the poster's parts: [swatch, keys].
   WINTER = {"Frost night" => %w[night_sky], "Deep tarn" => %w[plum_band], "Nebula teal" => %w[rosehip_band], "Glacier" => %w[ember_band], "Snow light" => %w[apricot_band]}.freeze
   DAYTIME = {
@@ -26,7 +32,9 @@ module Demo
     trail = trail(project)
     %w[ticket star_trail].each { |name| artwork(project, palette, name) }
     poster = project.artworks.firsts.find_by!(name: "Poster")
+    weaves(project, palette)
     starlight(project, palette)
+    enamel(palette)
     colourway(project, poster, "Winter hours", "For November to February, when the dome opens at five", WINTER)
     colourway(project, poster, "Daytime", "For the school visits", DAYTIME)
     trail
@@ -47,6 +55,24 @@ module Demo
     Use.create!(project:, palette:, position: project.uses.maximum(:position) + 1)
     groups(palette, TRAIL)
     palette
+  end
+
+  def weaves(project, palette)
+    group = Group.create!(palette:, name: "Weaves and tiles", note: "For cloth and enamel", position: palette.groups.maximum(:position) + 1)
+    WEAVES.each do |name, (form, angle, size, inks)|
+      followed = inks.map { |ink| palette.swatches.find_by!(name: ink) }
+      paint = Magpie::Palette::Compound.new(form:, angle:, size:, inks: followed.map { |swatch| Magpie::Palette::Compound::Ink.new(colour: swatch.colour, reference: swatch.id, offset: 0.0) })
+      Changes::KeepPaint.perform(project, actor: Actor.new, paint:, group:, name:)
+    end
+  end
+
+  # Ember sky in an edge of Peat, for whatever is enamelled.
+  def enamel(palette)
+    outfit = Outfit.create!(palette:, name: "Enamel edge", position: palette.outfits.maximum(:position).to_i + 1)
+    {"fill" => ["Ember sky", {opacity: 1.0}], "line" => ["Peat", {width: 9.0, side: "inside", join: "round"}]}.each do |role, (name, settings)|
+      id = Place.insert_all!([{outfit_id: outfit.id, role:, kind: "colour", opacity: 1.0, settings:}], returning: :id).first["id"]
+      Follow.create!(place_id: id, swatch: palette.swatches.find_by!(name:))
+    end
   end
 
   # Lamp with a thin glow, kept from the poster and worn in three artworks.

@@ -3,7 +3,7 @@ RSpec.describe Demo, :data do
 
   let(:project) { Project.find_by!(name: "Night open house") }
 
-  it "shows a job in the middle of it: four artworks, three colourways of the poster, a few honest strays, an outfit" do
+  it "shows a job in the middle of it: four artworks, three colourways of the poster, a few honest strays, patterns, two outfits" do
     expect(project.artworks.firsts.map(&:name)).to eq ["Poster", "Badge", "Ticket", "Star trail"]
     ways = Artwork.where(first_id: project.artworks.firsts.first.id).order(:position)
     expect(ways.map { |way| [way.colourway, Place.where(artwork_id: way.id).count] }).to eq [["Winter hours", 5], ["Daytime", 10]]
@@ -11,7 +11,7 @@ RSpec.describe Demo, :data do
     expect(strays).to eq("Poster" => [], "Badge" => [], "Ticket" => %w[#6C7284 #A85068], "Star trail" => %w[#FFD060])
     near = Magpie::Library::Nearest.of(project.swatches.to_a)
     expect(strays.values.flatten.map { |hex| near.nearest(hex(hex)).then { |swatch, difference| [swatch.name, difference.round(1)] } }).to match [["Slate dome", be < 2], ["Rosehip", be < 3], ["Lamp", be < 2]]
-    expect(Outfit.all.to_h { |outfit| [outfit.name, outfit.worn.joins(:artwork).group("artworks.name").distinct.count(:part_id)] }).to eq("Starlight" => {"Poster" => 7, "Badge" => 3, "Ticket" => 4})
+    expect(Outfit.all.to_h { |outfit| [outfit.name, outfit.worn.joins(:artwork).group("artworks.name").distinct.count(:part_id)] }).to eq("Starlight" => {"Poster" => 7, "Badge" => 3, "Ticket" => 4}, "Enamel edge" => {})
     expect(Following::Invariants.broken + Following::Invariants.misworn).to eq []
   end
 
