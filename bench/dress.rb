@@ -11,6 +11,7 @@ module Bench
       bringing_in
       many
       large
+      patterns
     end
 
     private
@@ -34,6 +35,19 @@ module Bench
       Bench.row "Dress with 40 artworks of 2,000 parts: HTML", taken, "100 ms", "#{page.bytesize / 1024} KB, promised 150; #{Zlib.gzip(page).bytesize / 1024} KB sent"
       taken = Bench.median(9) { page = @browser.get("/projects/#{project.id}/deliver").body }
       Bench.row "Deliver with them: HTML", taken, "100 ms", "#{page.bytesize / 1024} KB"
+    end
+
+    # Each part is laid about its own middle, with grain on top and a line inside.
+    def patterns
+      place = Changes::StartProject.perform(actor: Actor.new, name: "Two hundred patterns")
+      given = {artwork: bring_in(200, "Field", project: place), numbers: (0...200).to_a, actor: Actor.new}
+      inks = %w[#231F55 #FFCE5C #E46F58 #2F8FA3].map { |hex| Magpie::Palette::Compound::Ink.new(colour: Magpie::Notation.parse(hex), offset: 0.0) }
+      paint = Magpie::Palette::Compound.new(form: "tartan", angle: 30.0, size: 6.0, inks:)
+      Bench.row "200 parts painted with a pattern, once and filling", Bench.median(5) { Changes::PaintParts.perform(place, **given, role: "fill", paint:, laid: Magpie::Artwork::Tiling.new(fit: "filling")) }, "100 ms"
+      Changes::SetSettings.perform(place, **given, settings: {grain: 0.3, width: 1.0, side: "inside"})
+      told = nil
+      Bench.row "… with grain and lines inside: all that a page is told", Bench.median(5) { told = JSON.generate(Places::Dress::Told.new(given[:artwork]).to_h) }, "100 ms", "#{told.bytesize / 1024} KB; #{Zlib.gzip(told).bytesize / 1024} KB sent"
+      Bench.row "… and a small picture of them", Bench.median(5) { Magpie::Walls.small(::Dressing.new(given[:artwork]).flat, name: "Field") }, "500 ms"
     end
 
     # Its strays follow two swatches, so that there is something to follow.

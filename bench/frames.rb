@@ -10,6 +10,7 @@ require "tmpdir"
 require_relative "palettes"
 require_relative "dress_frames"
 require_relative "gradient_frames"
+require_relative "pattern_frames"
 
 Database.migrate
 Demo.clear
@@ -64,8 +65,9 @@ Capybara.server = :puma, {Silent: true, config_files: ["-"]}
 server = Capybara::Server.new(App).boot
 page = Frames.browser
 page.page.set_viewport(width: 1280, height: 800)
-Frames::Gradients.rows(page, server)
-exit if ENV["ONLY"] == "gradients"
+Frames::Gradients.rows(page, server) unless ENV["ONLY"] == "patterns"
+Frames::Patterns.rows(page, server) unless ENV["ONLY"] == "gradients"
+exit if %w[gradients patterns].include?(ENV["ONLY"])
 path = Frames.large_picture
 Frames::Dress.rows(page, server)
 puts "| Pointer over 12 megapixels | Frames | Median | 95 % | Longest |", "| --- | --: | --: | --: | --: |"

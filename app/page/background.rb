@@ -53,7 +53,8 @@ module Page
       picture(%(<svg xmlns="http://www.w3.org/2000/svg" width="100%" height="100%">#{pattern}<rect width="100%" height="100%" fill="url(#p)"/></svg>))
     end
 
-    def picture(svg) = %(url("data:image/svg+xml,#{ERB::Util.url_encode(svg)}"))
+    # In quotes that stand in any attribute.
+    def picture(svg) = "url('data:image/svg+xml,#{ERB::Util.url_encode(svg)}')"
 
     # One repeat of a tile, as a picture.
     # @return [String] CSS

@@ -64,4 +64,13 @@ RSpec.describe App, "Dress, gradients" do
       {"gradient-fill-as_plaid" => "is no pattern", "gradient-fill-reverse" => "nothing that is done to a pattern"}.each { |act, words| expect(act(act).last).to include words }
     end
   end
+
+  it "shows tiles as chips wherever there are any" do
+    inks = %w[#231F55 #FFCE5C].map { |text| Magpie::Palette::Compound::Ink.new(colour: hex(text), offset: 0.0) }
+    Changes::KeepPaint.perform(project, actor:, paint: Magpie::Palette::Compound.new(form: "twill", angle: 0.0, size: 12.0, inks:), group: project.groups.first, name: "Cloth")
+    %w[palettes dress palettes?view=grid].each do |place|
+      chip = Nokogiri::HTML(get("#{path}/#{place}").body).at_css("[style][title^='Cloth'], [style][aria-label*='Cloth']")
+      expect([place, chip&.[]("style")]).to match [place, /\Abackground:url\('data:image\/svg\+xml,[^'"]*%3Cpattern[^'"]*'\)/]
+    end
+  end
 end
