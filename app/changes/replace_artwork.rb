@@ -22,6 +22,7 @@ module Changes
     private
 
     def prepare
+      raise Magpie::Error, "#{@artwork[:name]} shows pictures, in which patches lie where they were filled. Bring the newer one in as an artwork of its own" if Magpie::Artwork::Layers.all(Drawings.of(@artwork.template)).any?
       @drawing = Magpie::Walls.artwork(@bytes, name: @file)
       before = Magpie::Walls.artwork(Blob.bytes(@artwork.original), name: @artwork.name)
       @before, @labels = before.paints.transform_values { |paint| Place.holding(paint) }, before.parts.to_h { |part| [part.key, part.label] }

@@ -13,10 +13,14 @@ module Changes
       {swatch_ids: ids, hexes: ids.map { |id| hexes[id].to_s }, files: files(entries)}
     end
 
-    # Pictures that a source had or has; an artwork keeps its own.
+    # Pictures that a source had or has, and drawings that an artwork had; what it has it keeps.
+    FILES = {"sources" => "sha256", "artworks" => "template"}.freeze
+
     def files(entries)
-      sides = entries.map { |entry| entry.transform_keys(&:to_sym) }.select { |entry| entry[:table] == "sources" }.flat_map { |entry| [entry[:before], entry[:after]] }
-      sides.flatten.compact.filter_map { |row| row["sha256"] }.uniq
+      entries.map { |entry| entry.transform_keys(&:to_sym) }.flat_map { |entry|
+        column = FILES[entry[:table]]
+        column ? [entry[:before], entry[:after]].flatten.compact.filter_map { |row| row[column] } : []
+      }.uniq
     end
 
     def given(table, ids, after, hexes)

@@ -30,6 +30,7 @@ module Frame
       "folded" => ->(v) { v.match?(/\A[\d,]{0,2000}\z/) },
       "target" => ->(v) { %w[fill line].include?(v) },
       "carrying" => ->(v) { (v.split(",") - Changes::CarryDress::WHAT.keys).empty? },
+      "filling" => ->(v) { v.match?(/\A[\d.]{1,8},(?:near|everywhere),\d{1,3},[\d.]{1,8},[a-z]{1,20},[\d.]{1,8}\z/) },
       "stepping" => ->(v) { %w[place swatch].include?(v) },
       "colours_of" => ->(v) { %w[artwork project].include?(v) },
       "listed" => ->(v) { %w[all here].include?(v) },
@@ -41,7 +42,7 @@ module Frame
     USUAL = {
       "probe" => "5", "tolerance" => "6", "release" => "hold", "paint" => "seen", "colours" => "auto", "accents" => "100", "grounds" => "in",
       "favourite" => "hex", "copying" => "off", "listed" => "all", "models" => "rgb,hsb,lab,cmyk", "plane" => "chroma_lightness", "panel" => "reach", "bare" => "rgb",
-      "view" => "rows", "chip" => "76", "ledger" => "hex,cmyk", "sort" => "order", "folded" => "", "group" => "", "sending" => "css", "sending_options" => "", "left_out" => "", "target" => "fill", "colours_of" => "artwork", "stepping" => "place", "carrying" => "fill,line,width,dash,opacity,effects"
+      "view" => "rows", "chip" => "76", "ledger" => "hex,cmyk", "sort" => "order", "folded" => "", "group" => "", "sending" => "css", "sending_options" => "", "left_out" => "", "target" => "fill", "colours_of" => "artwork", "stepping" => "place", "filling" => "10,near,0,1,color,100", "carrying" => "fill,line,width,dash,opacity,effects"
     }.freeze
 
     # JSON of what was chosen about formats: texts by name, by format.

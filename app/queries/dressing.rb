@@ -25,9 +25,12 @@ class Dressing
     @colours = Hash.new { |known, json| known[json] = COLOURS.deserialize(json) } # drawings use the same few over and over
   end
 
-  # The drawing, with what is set of its parts.
+  # The drawing, with what is set of its parts and the pictures that it shows.
+  # @param small [Boolean] is it drawn small?
   # @return [String] SVG
-  def drawing = @drawing ||= Magpie::Artwork::Settings.onto(Drawings.of(@artwork.template), settings)
+  def drawing(small: false)
+    (@drawing ||= {})[small] ||= Magpie::Artwork::Layers.resolved(Magpie::Artwork::Settings.onto(Drawings.of(@artwork.template), settings)) { |sha256| small ? Pictures.small(sha256) : Pictures.embedded(sha256) }
+  end
 
   # What is set of parts, other than their file says.
   # @return [Hash{String => Magpie::Artwork::Settings}] by key
@@ -66,7 +69,8 @@ class Dressing
   # @return [Magpie::Artwork::Frames]
   def frames = PartFrames.of(@artwork.template)
 
-  def flat = Magpie::Painters::Flat.new(drawing, paints, frames:).to_s
+  # @param small [Boolean] is it drawn small?
+  def flat(small: false) = Magpie::Painters::Flat.new(drawing(small:), paints, frames:).to_s
 
   def linked
     names = Page::SwatchNames.of(Swatch.where(id: paints.values.flat_map { |paint| [paint.reference, *paint.compound&.inks&.map(&:reference)] }.compact.uniq).order(:id))

@@ -19,6 +19,7 @@ import "./drawings.js"
 import "./moving_pictures.js"
 import "./outline.js"
 import "./patches.js"
+import "./fill_tool.js" // before the stage, too
 import "./handle_drag.js" // before the stage, which would pick below a handle
 import "./stage.js"
 import "./chip_drop.js"

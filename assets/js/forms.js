@@ -6,7 +6,7 @@ document.addEventListener("submit", event => {
   const form = event.target, submitter = event.submitter
   if (event.defaultPrevented || form.getAttribute("method") === "dialog") return
   event.preventDefault()
-  const data = new FormData(form, submitter), path = new URL(form.getAttribute("action") ?? "", location.href)
+  const data = new FormData(form, submitter), path = new URL(submitter?.getAttribute("formaction") ?? form.getAttribute("action") ?? "", location.href)
   if (form.getAttribute("method") !== "post") {
     path.search = new URLSearchParams(data)
     return visit(path.pathname + path.search)

@@ -18,10 +18,10 @@ const DROPPED = ["id", "data-part", "filter", "mask", "opacity", "clip-path", "s
 
 const host = () => find("#stage-drawing")
 const layer = () => find("#outline")
-const root = () => host()?.shadowRoot?.querySelector("svg")
+export const root = () => host()?.shadowRoot?.querySelector("svg")
 
 // A layer's units are the drawing's, so that it need not be drawn again when one zooms.
-function fit(above, svg) {
+export function fit(above, svg) {
   for (const name of ["viewBox", "preserveAspectRatio"]) svg.hasAttribute(name) ? above.setAttribute(name, svg.getAttribute(name)) : above.removeAttribute(name)
 }
 

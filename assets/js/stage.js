@@ -8,6 +8,7 @@ import { carriedFrom, showCarried } from "./carry.js"
 import { preview, takeBack } from "./previews.js"
 import { write } from "./numbers.js"
 import { whenCalledOff } from "./called_off.js"
+import { fillSwept, meet } from "./fill_sweep.js"
 
 const FAR = 5 // px from which a press is a drag
 const STEP = 5 // px between two places that a sweep looks at
@@ -44,6 +45,7 @@ document.addEventListener("pointermove", event => {
 document.addEventListener("pointerup", event => {
   if (!press || !event.isPrimary) return
   const { role, swept, frame } = press
+  if (role && role !== "parts") fillSwept()
   if (role) { press = null; if (swept.size) role === "parts" ? give(swept, role, "carry", { from: carriedFrom() }) : give(swept, role) }
   else if (tool() === "carry") takeFrom(event)
   else frame ? pickFrame(event) : click(event)
@@ -87,7 +89,7 @@ function pickFrame() {
 
 function beginSweep(event) {
   press = { x: event.clientX, y: event.clientY, swept: new Set(), role: tool() === "carry" ? "parts" : target(event.shiftKey) }
-  visitPart(top(event))
+  visitPart(top(event), event)
 }
 
 // All that lies between two events, so that a fast hand passes nothing over. It is looked
@@ -96,9 +98,10 @@ function sweepTo(event) {
   const way = Math.hypot(event.clientX - press.x, event.clientY - press.y), steps = Math.min(Math.max(Math.ceil(way / STEP), 1), MOST)
   const met = Array.from({ length: steps }, (_, step) => {
     const share = (step + 1) / steps
-    return top({ clientX: press.x + (event.clientX - press.x) * share, clientY: press.y + (event.clientY - press.y) * share })
+    const at = { clientX: press.x + (event.clientX - press.x) * share, clientY: press.y + (event.clientY - press.y) * share }
+    return [top(at), at]
   })
-  for (const number of new Set(met)) visitPart(number)
+  for (const [number, at] of met) visitPart(number, at)
   press.x = event.clientX
   press.y = event.clientY
 }
@@ -112,7 +115,8 @@ function takeFrom(event) {
 }
 
 // Shows what is in hand at once; the server's answer settles it.
-function visitPart(number) {
+function visitPart(number, at) {
+  if (number === undefined && press.role === "fill") return meet(at)
   if (number === undefined || press.swept.has(number)) return
   press.swept.add(number)
   press.role === "parts" ? showCarried(host(), number) : showGiven([number], press.role)

@@ -6,7 +6,7 @@ import { pick, picked } from "./picks.js"
 import { give, host, showGiven, stage, target } from "./stage.js"
 
 const narrower = [] // what was picked before it was widened, latest last
-const TOOLS = { 1: "pick", 2: "sweep", 3: "read", 4: "carry" }
+const TOOLS = { 1: "pick", 2: "sweep", 3: "read", 4: "carry", 5: "fill" }
 
 const drawn = () => parts(host()).flatMap((part, number) => part.localName === "stop" ? [] : [number])
 

@@ -35,6 +35,7 @@ module Magpie
     autoload :Marks, "magpie/artwork/marks"
     autoload :Grain, "magpie/artwork/grain"
     autoload :Lines, "magpie/artwork/lines"
+    autoload :Layers, "magpie/artwork/layers"
     autoload :Settings, "magpie/artwork/settings"
     autoload :Opacities, "magpie/artwork/opacities"
     autoload :Linking, "magpie/artwork/linking"

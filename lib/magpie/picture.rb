@@ -8,6 +8,8 @@ module Magpie
     autoload :Probe, "magpie/picture/probe"
     autoload :Region, "magpie/picture/region"
     autoload :Patch, "magpie/picture/patch"
+    autoload :Fill, "magpie/picture/fill"
+    autoload :Edges, "magpie/picture/edges"
     autoload :Outline, "magpie/picture/outline"
     autoload :Reading, "magpie/picture/reading"
     autoload :MostCommon, "magpie/picture/most_common"

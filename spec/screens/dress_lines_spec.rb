@@ -54,6 +54,7 @@ RSpec.describe "Dress, lines", :screen do
     hold "Lamp"
     click_link "Pick parts"
     find("#target label", text: "Line").click
+    expect(page).to have_css(".picked-main h2", text: "Line of Dome roof")
     within(".picked-main") { click_button "Give" }
     eventually { expect(page.evaluate_script("getComputedStyle(#{group}.lastElementChild).stroke")).to eq "rgb(255, 206, 92)" }
     click_button "Undo"

@@ -5,7 +5,7 @@ module Places
       lies_in "dress"
       locks_first
       helpers Helpers, ColourHelpers
-      register Drawn, Finding, Colours, Colourways, Artworks, Tree, Patches, Reading, Tiles
+      register Drawn, Finding, Colours, Colourways, Artworks, Tree, Patches, Reading, Tiles, Fills
 
       get("/projects/:project/dress") do
         @page = Page.new(desk, param, picks)

@@ -7,7 +7,8 @@ module Places
         app.get("/artworks/:artwork/drawing.svg") do
           kept_under drawn_artwork.template[0, 16]
           content_type "image/svg+xml"
-          ::Page::Painter.drawing(Drawings.of(drawn_artwork.template), drawn_artwork.parts.pluck(:key, :position).to_h)
+          drawing = Magpie::Artwork::Layers.resolved(Drawings.of(drawn_artwork.template)) { |sha256| ::Pictures.address(sha256) }
+          ::Page::Painter.drawing(drawing, drawn_artwork.parts.pluck(:key, :position).to_h)
         end
 
         app.get("/artworks/:artwork/paints.json") do
@@ -27,11 +28,11 @@ module Places
           content_type "image/png"
           if param.given?(:swaps)
             cache_control :private, max_age: 300
-            halt Magpie::Walls.small(Dressing.new(drawn_artwork, swaps: Swaps.read(param.text(:swaps))).flat, name: drawn_artwork.name)
+            halt Magpie::Walls.small(Dressing.new(drawn_artwork, swaps: Swaps.read(param.text(:swaps))).flat(small: true), name: drawn_artwork.name)
           end
           if param.given?(:try)
             cache_control :private, max_age: 300
-            halt Magpie::Walls.small(Dressing.new(drawn_artwork, trying: tried).flat, name: drawn_artwork.name)
+            halt Magpie::Walls.small(Dressing.new(drawn_artwork, trying: tried).flat(small: true), name: drawn_artwork.name)
           end
           seen = Seen.new(drawn_artwork)
           kept_under seen.version

@@ -41,6 +41,10 @@ module Places
         [*("others" if family), *("panes" if family || came_from.to_s.include?("look="))]
       end
 
+      # How patches are looked for, as is said, or as it was last.
+      # @return [Filling]
+      def filling = Filling.of(param, Filling.read(choices[:filling]))
+
       # @param change [Class] of a change of one
       def colourway(change, **given) = change.perform(project, actor:, artwork:, **given)
 
@@ -70,7 +74,7 @@ module Places
         return [] if artworks.empty?
         dropped = artworks.flat_map { |each| each.dropped.map { |line| "#{each.name}, #{line}" } }
         left_out = "Left out: #{dropped.first(6).join("; ")}#{" and #{dropped.size - 6} more" if dropped.size > 6}" if dropped.any?
-        ["Brought in #{Magpie::Text.list(artworks.map { |each| "#{each.name}, #{count(each.part_count, "part")}" })}", left_out].compact
+        ["Brought in #{Magpie::Text.list(artworks.map { |each| "#{each.name}, #{LayersOfDrawings.of(each.template).any? ? "a picture" : count(each.part_count, "part")}" })}", left_out].compact
       end
 
       # One of the two that a swap is shown by: an outfit, or a colour; nothing where it stays.
@@ -84,6 +88,7 @@ module Places
       def hand_middle
         return [:carry] if @page&.carrying
         return [:patch] if @page&.artwork && @page.tool == "patch"
+        return [:fill] if @page&.artwork && @page.tool == "fill"
         @page&.picked ? [:picked] : super
       end
 

@@ -66,10 +66,26 @@ module Places
         "carry" => ["Carry", "Click or drag across parts to give them what another part has: fill, line, settings (4)"]
       }.freeze
 
+      # Of a drawing that shows pictures.
+      FILL = {"fill" => ["Fill", "Click fills a patch of like colour of the picture, dragging takes in more or less (5)"]}.freeze
+
+      # @return [Hash{String => [String, String]}]
+      def tools = layered? ? {**TOOLS, **FILL} : TOOLS
+
+      # Does the artwork show pictures?
+      def layered? = !artwork.nil? && LayersOfDrawings.of(artwork.template).any?
+
+      # @return [Filling]
+      def filling = @filling ||= Filling.read(@desk.choices[:filling])
+
+      # What is picked, where it is one patch that was filled.
+      # @return [Magpie::Artwork::Layers::Filled, nil]
+      def filled = (FillsOfDrawings.of(artwork.template)[artwork.parts.find_by(position: @picks[1].first)&.key] if picked&.size == 1)
+
       # Without a swatch to sweep, parts are picked.
       def tool
         asked = @param[:tool] || ("pick" unless @desk.hand.content)
-        (TOOLS.key?(asked) || asked == "patch") ? asked : "sweep"
+        (tools.key?(asked) || asked == "patch") ? asked : "sweep"
       end
 
       # Where the tool is to carry.

@@ -14,12 +14,16 @@ module Magpie
       def self.grow(picture, x, y, tolerance)
         working = picture.working
         raise Error, "#{x}, #{y} is transparent: there is no colour to grow from" if working.visible && working.visible.getpoint(x, y).first.zero?
-        like = like(working, seed(working, x, y, tolerance), tolerance)
-        like = like.draw_rect([255], x, y, 1, 1)
+        like = alike(working, x, y, tolerance)
         grown = (like.draw_flood([128], x, y, equal: true) == 128).copy_memory
         (left, right), (top, bottom) = grown.project.map { |sums| Pixels.numbers(sums.cast(:double)).ne(0).where.minmax }
         new(left, top, right - left + 1, bottom - top + 1, grown.crop(left, top, right - left + 1, bottom - top + 1))
       end
+
+      # All pixels that are like a place, wherever they are, and that place.
+      # @param working [Working]
+      # @return [Vips::Image] 255 where one is
+      def self.alike(working, x, y, tolerance) = like(working, seed(working, x, y, tolerance), tolerance).draw_rect([255], x, y, 1, 1)
 
       # The Lab colour of the neighbourhood, or of the pixel alone if it stands out.
       def self.seed(working, x, y, tolerance)

@@ -1,0 +1,33 @@
+module Changes
+  # A patch that was filled is looked for anew, otherwise than before.
+  class AdjustFill < Change
+    include Layering
+
+    # @param number [Integer] of the part
+    # @param aim [Hash] what is other than it was, see Magpie::Picture::Fill::Aim
+    def initialize(project, number:, aim:, **given)
+      super(project, **given)
+      @number, @given = number, aim
+    end
+
+    private
+
+    def prepare
+      @part = @artwork.parts.find_by(position: @number) or raise Magpie::Error, "#{@artwork[:name]} has no such part"
+      raise Magpie::Error, "#{@part.label} is locked. Unlock it first" if @part.locked
+      before = Drawings.of(@artwork.template)
+      filled = Magpie::Artwork::Layers.fills(before).find { |each| each.key == @part.key } or raise Magpie::Error, "#{@part.label} is no patch of a picture"
+      @layer = Magpie::Artwork::Layers.all(before).find { |each| each.sha256 == filled.sha256 }
+      @aim = {**filled.aim.transform_keys(&:to_sym), **@given}
+      @fill = Magpie::Picture::Fill.new(Pictures.of(@layer.sha256), Magpie::Picture::Fill::Aim.new(**@aim))
+      @mask = Blob.keep(@fill.mask, "image/png")
+    end
+
+    def make
+      @rows.standing_on(Part, [@part.id])
+      draw(Magpie::Artwork::Layers.filled(drawing, @part.key, @layer, @fill, @mask, @aim), {@mask => true})
+    end
+
+    def words = "Adjusted #{@part.label}"
+  end
+end

@@ -1,0 +1,34 @@
+# Pictures that drawings show, as they are shown: those of files that browsers show otherwise, or
+# not at all, as a PNG.
+module Pictures
+  SMALL = 1600 # px of the longer side, where the drawing is drawn small
+
+  module_function
+
+  # @return [Magpie::Picture] its pixels
+  def of(sha256) = PictureCache.picture(sha256, "the picture") { Blob.bytes(sha256) }
+
+  # @return [[String, String]] media type and bytes
+  # @raise [ActiveRecord::RecordNotFound] where no drawing shows it
+  def shown(sha256)
+    plain = DrawnPicture.where(sha256:).pick(:plain)
+    raise ActiveRecord::RecordNotFound if plain.nil?
+    return [Blob.where(sha256:).pick(:media_type), Blob.bytes(sha256)] if plain
+    ["image/png", File.binread(PictureCache.file("#{sha256}-screen.png") { of(sha256).on_screen })]
+  end
+
+  # For a drawing that holds its pictures.
+  # @return [String]
+  def embedded(sha256) = shown(sha256).then { |type, bytes| "data:#{type};base64,#{[bytes].pack("m0")}" }
+
+  # The same for a drawing of some hundred px.
+  def small(sha256)
+    picture = of(sha256)
+    return embedded(sha256) if [picture.width, picture.height].max <= SMALL
+    bytes = File.binread(PictureCache.file("#{sha256}-#{SMALL}.png") { picture.within(SMALL).pngsave_buffer(compression: 1, strip: true) })
+    "data:image/png;base64,#{[bytes].pack("m0")}"
+  end
+
+  # As pages ask for it.
+  def address(sha256) = "/pictures/#{sha256}"
+end
