@@ -51,7 +51,8 @@ function box(shape) {
 }
 
 function bare(shape) {
-  const copy = shapeOf(shape).cloneNode(true)
+  const copy = shapeOf(shape).cloneNode(true), { outline } = copy.dataset ?? {}
+  if (outline) copy.setAttribute("d", outline) // what the pointer meets of it is coarser
   for (const node of [copy, ...copy.querySelectorAll("*")]) for (const name of DROPPED) node.removeAttribute(name)
   if (shape.closest("text")) for (const name of ["font-family", "font-size", "font-weight", "font-style", "text-anchor", "letter-spacing"]) copy.style.setProperty(name, getComputedStyle(shape).getPropertyValue(name))
   return copy

@@ -1,6 +1,6 @@
 RSpec.describe Magpie::Artwork::Layers do
   sha, other, mask = %w[a b c].map { |letter| letter * 64 }
-  found = Struct.new(:box, :rows).new([10, 20, 30, 40], "M10 20H40V60H10Z")
+  found = Struct.new(:box, :rows, :outline).new([10, 20, 30, 40], "M10 20H40V60H10Z", "M10 20H40")
 
   let(:drawing) { Magpie::Artwork.read('<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 200 100"><rect id="sky" width="9" height="9" fill="#231F55"/></svg>').template }
 

@@ -110,7 +110,7 @@ module Magpie
         left, top, width, height = found.box
         id = "#{Identifiers::MARK}fill-#{Digest::SHA256.hexdigest(key)[0, 12]}"
         shown = %(<mask id="#{id}" maskUnits="userSpaceOnUse" x="#{left}" y="#{top}" width="#{width}" height="#{height}"><image x="#{left}" y="#{top}" width="#{width}" height="#{height}" preserveAspectRatio="none" href="#{Identifiers::MARK}picture-#{mask}"/></mask>)
-        %(<g data-fill="#{json([key, layer.sha256, aim])}">#{shown}<path transform="#{layer.matrix}" d="#{found.rows}" mask="url(##{id})" stroke="none" #{Parts::MARK}="#{Identifiers::MARK}#{CGI.escapeHTML(key)}"/></g>)
+        %(<g data-fill="#{json([key, layer.sha256, aim])}">#{shown}<path transform="#{layer.matrix}" d="#{found.rows}" data-outline="#{found.outline}" mask="url(##{id})" stroke="none" #{Parts::MARK}="#{Identifiers::MARK}#{CGI.escapeHTML(key)}"/></g>)
       end
 
       def before_end(template, more) = template.dup.insert(template.rindex("</svg>"), more)
