@@ -12,6 +12,7 @@ module Bench
       many
       large
       patterns
+      fills
     end
 
     private
@@ -48,6 +49,27 @@ module Bench
       told = nil
       Bench.row "… with grain and lines inside: all that a page is told", Bench.median(5) { told = JSON.generate(Places::Dress::Told.new(given[:artwork]).to_h) }, "100 ms", "#{told.bytesize / 1024} KB; #{Zlib.gzip(told).bytesize / 1024} KB sent"
       Bench.row "… and a small picture of them", Bench.median(5) { Magpie::Walls.small(::Dressing.new(given[:artwork]).flat, name: "Field") }, "500 ms"
+    end
+
+    # The dusk of the demo at 12 megapixels, with the noise of a camera.
+    def wall
+      dusk = Vips::Image.new_from_buffer(Demo::Pictures.all["Dusk over the dome"], "")
+      large = dusk.resize(4000.0 / dusk.width)
+      (large + Vips::Image.gaussnoise(large.width, large.height, sigma: 4, mean: 0, seed: 7)).cast(:uchar).copy(interpretation: :srgb).jpegsave_buffer(Q: 92)
+    end
+
+    def fills
+      place = Changes::StartProject.perform(actor: Actor.new, name: "A large picture")
+      artwork = Changes::BringInArtwork.perform(place, actor: Actor.new, name: "Dusk.jpg", bytes: wall)
+      path = "/projects/#{place.id}/artworks/#{artwork.id}/like.json?x=1200&y=600"
+      tolerance = 6.0
+      asked = -> { @browser.get("#{path}&tolerance=#{tolerance += 0.1}") }
+      Bench.row "12 megapixels: the outline of what would be filled, asked for", Bench.median(15) { asked.call }, "100 ms", "#{asked.call.body.bytesize / 1024} KB"
+      Bench.row "… everywhere, over gaps of 8 px", Bench.median(9) { @browser.get("#{path}&tolerance=#{tolerance += 0.1}&where=everywhere&gap=8") }, "100 ms"
+      content = Hand::Content.new(name: "Ember", colour: Magpie::Notation.parse("#E46F58"))
+      fill = ->(**aim) { Changes::FillPicture.perform(place, actor: Actor.new, artwork: artwork.reload, points: [[1200.0, 600.0]], aim: {tolerance: (tolerance += 0.1).round(2), everywhere: false, gap: 0, soft: 1.0, **aim}, content:) }
+      Bench.row "… filled", Bench.median(9) { fill.call }, "500 ms"
+      Bench.row "… filled over gaps of 8 px", Bench.median(5) { fill.call(gap: 8) }, "500 ms"
     end
 
     # Its strays follow two swatches, so that there is something to follow.

@@ -29,7 +29,7 @@ class Dressing
   # @param small [Boolean] is it drawn small?
   # @return [String] SVG
   def drawing(small: false)
-    (@drawing ||= {})[small] ||= Magpie::Artwork::Layers.resolved(Magpie::Artwork::Settings.onto(Drawings.of(@artwork.template), settings)) { |sha256| small ? Pictures.small(sha256) : Pictures.embedded(sha256) }
+    (@drawing ||= {})[small] ||= Magpie::Artwork::Layers.resolved(Magpie::Artwork::Settings.onto(Drawings.of(@artwork.template), settings, opaque:)) { |sha256| small ? Pictures.small(sha256) : Pictures.embedded(sha256) }
   end
 
   # What is set of parts, other than their file says.
@@ -43,7 +43,7 @@ class Dressing
   # @return [Hash{String => String}] groups of a template, by key
   def lines
     said = PartSettings.new(@artwork, lined).all.select { |_, set| set.built? }
-    said.empty? ? {} : Magpie::Artwork::Lines.new(Drawings.of(@artwork.template), said, said:, frames:).groups
+    said.empty? ? {} : Magpie::Artwork::Lines.new(Drawings.of(@artwork.template), said, said:, frames:, opaque:).groups
   end
 
   # @return [Array<Held>]
@@ -78,6 +78,9 @@ class Dressing
   end
 
   private
+
+  # Keys of parts whose fills let nothing through.
+  def opaque = paints.filter_map { |(key, role), paint| key if role == "fill" && paint.opaque? }
 
   # Those of its parts that may be among them: of what was repainted the other role says it, too.
   # @return [Array<Integer>] their numbers

@@ -58,6 +58,14 @@ RSpec.describe Magpie::Artwork::Lines do
     expect([["M0 0h9v9z", true], ["M0 0h9v9zM1 1h3", false], ["M0 0h9v9zm1 1h3v3z", true], ["M0 0h9", false], ["", false]].map { |d, _| Magpie::Artwork::Path.closed?(d) }).to eq [true, false, true, false, false]
   end
 
+  it "keeps the holes of a shape, whoever says how it is filled" do
+    ring = '<path d="M20 20h80v80h-80zM40 40h40v40h-40z" fill="#FFCE5C" stroke="#231F55" stroke-width="8"/>'
+    [ring.sub("<path", '<path fill-rule="evenodd"'), %(<g fill-rule="evenodd">#{ring}</g>)].each do |shape|
+      image = drawn(artwork(shape), side: "inside")
+      expect([18, 22, 33, 37, 42].map { |x| colour(image, x, 60) }).to eq [nil, :line, :line, :line, nil]
+    end
+  end
+
   it "is one element for whoever paints, with what the part had, and its coordinates" do
     shape = '<path id="a&amp;b" d="M20 20h80v80h-80z" transform="translate(3)" opacity=".5" fill-rule="evenodd" fill="#FFCE5C" stroke="#231F55" stroke-width="8"><title>x</title></path>'
     made = settings.onto(artwork(shape).template, {artwork(shape).parts.first.key => settings.from(side: "inside", run: "double", dash: "4 2")})
@@ -98,6 +106,16 @@ RSpec.describe Magpie::Artwork::Lines do
       expect((image.call(2.0) - image.call(2.0)).abs.max).to eq 0
       expect(colour(drawn(artwork(fill), grain: 1.0), 18, 60)).to eq :line
       expect(Magpie::Artwork::Grain.tile.size).to be < 60_000
+    end
+
+    it "is a picture of the grains that are drawn, and the same where fills are opaque" do
+      picture = Vips::Image.new_from_file(Magpie::Artwork::Grain::FILE)
+      shown = Vips::Image.svgload_buffer(Magpie::Artwork::Grain.drawn)
+      expect((picture - shown[1].bandjoin(shown[3])).abs.avg).to be < 1
+      art = artwork(fill)
+      one, two = [[], art.parts.map(&:key)].map { |opaque| Magpie::Painters::Flat.new(settings.onto(art.template, {art.parts.first.key => settings.from(grain: 0.8)}, opaque:), art.paints).to_s }
+      expect([one, two].map { |svg| svg.include?("<mask") }).to eq [true, false]
+      expect((Vips::Image.svgload_buffer(one) - Vips::Image.svgload_buffer(two)).abs.avg).to be < 0.2
     end
 
     it "is as opaque as the fill is, and none where there is none" do

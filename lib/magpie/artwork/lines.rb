@@ -24,8 +24,10 @@ module Magpie
       # @param given [Hash{String => Settings}] by key of the part: what is set of it
       # @param said [Hash{String => Settings}] by key: how it is drawn then
       # @param frames [Frames] of the template
-      def initialize(template, given, said: Settings.of(template), frames: Frames.new(template))
-        @template, @given, @said, @frames = template, given, said, frames
+      # @param opaque [Enumerable<String>] parts whose fills let nothing through: others have grain
+      #   as far as they do not
+      def initialize(template, given, said: Settings.of(template), frames: Frames.new(template), opaque: [])
+        @template, @given, @said, @frames, @opaque = template, given, said, frames, opaque.to_set
       end
 
       # @return [String] the template with groups in their place
@@ -47,12 +49,15 @@ module Magpie
       # @return [String, nil] nil where nothing of it can be
       def built(element, key)
         node = Nokogiri::XML(element).root
-        line = Line.new(node, @given[key], @said.fetch(key), @frames[key].box, "#{Identifiers::MARK}line-#{Digest::SHA256.hexdigest(key)[0, 10]}")
+        line = Line.new(node, @given[key], @said.fetch(key), @frames[key].box, "#{Identifiers::MARK}line-#{Digest::SHA256.hexdigest(key)[0, 10]}", opaque: @opaque.include?(key), ruled: ruled?(node))
         return unless line.any?
         attributes = node.attribute_nodes.reject { |each| OWN.include?(each.name) || each.name == Parts::MARK }
         mark = element[/#{MARKED}[^"]*"/o]
         %(<g#{attributes.map { |each| %( #{each.name}="#{CGI.escapeHTML(each.value)}") }.join}#{mark}>#{[line.body, *line.grain, *line.pieces].join}</g>)
       end
+
+      # Is it known which rule fills it? One may be handed on by a group.
+      def ruled?(node) = !node["fill-rule"].nil? || !(@mentioned ||= [@template.include?("fill-rule")])[0]
 
       # What one line is made of.
       class Line
@@ -64,7 +69,10 @@ module Magpie
         # @param said [Settings] how it is drawn
         # @param box [Array<Float>] where the shape lies
         # @param id [String] for what cuts it
-        def initialize(node, set, said, box, id)
+        # @param opaque [Boolean] does its fill let nothing through?
+        # @param ruled [Boolean] is it known by which rule it is filled?
+        def initialize(node, set, said, box, id, opaque:, ruled:)
+          @opaque, @ruled = opaque, ruled
           @node, @set, @width, @box, @id = node, set, said.width, box, id
           @dashed = said.dash != "none"
           @closed = Ends.closed?(node)
@@ -85,8 +93,9 @@ module Magpie
         def grain
           return [] unless grain?
           pattern = element("pattern", "id" => "#{@id}-grain", "href" => "##{Grain::ID}", "patternTransform" => "scale(#{short(@set.grain_size || Settings::USUAL.grain_size)})")
-          opaque = mask("#{@id}-fill", "mask-type" => "alpha") { shape("stroke" => "none", **unmarked) }
-          [pattern, opaque, shape("fill" => "url(##{@id}-grain)", "fill-opacity" => short(@set.grain), "stroke" => "none", "mask" => "url(##{@id}-fill)", **unmarked)]
+          lain = {"fill" => "url(##{@id}-grain)", "fill-opacity" => short(@set.grain), "stroke" => "none", **unmarked}
+          return [pattern, shape(**lain)] if @opaque
+          [pattern, mask("#{@id}-fill", "mask-type" => "alpha") { shape("stroke" => "none", **unmarked) }, shape(**lain, "mask" => "url(##{@id}-fill)")]
         end
 
         # @return [Array<String>] its line
@@ -113,9 +122,15 @@ module Magpie
         # What of it is seen, as a mask.
         def cut
           return "" unless cut?
+          return element("clipPath", "id" => @id) { shape(**rule) } if clipped?
           return mask(@id) { seen } if @set.run != "double" || @side != "inside"
           mask("#{@id}-in") { seen } + mask(@id) { whole("#000") + element("g", "mask" => "url(##{@id}-in)") { double } }
         end
+
+        # What is inside is cut by the shape itself, which is painted in a tenth of the time of a mask.
+        def clipped? = @ruled && @side == "inside" && @set.run != "double"
+
+        def rule = @node["fill-rule"] ? {"clip-rule" => @node["fill-rule"]} : {}
 
         def cut? = @side != "middle" || @set.run == "double"
 
@@ -129,7 +144,7 @@ module Magpie
         end
 
         def seen
-          return whole("#000") + filled("#fff") if @side == "inside"
+          return whole("#000") + filled("#fff") if @side == "inside" # and double, where one cuts the other
           ((@set.run == "double") ? double : whole("#fff")) + ((@side == "outside") ? filled("#000") : "")
         end
 
@@ -147,7 +162,7 @@ module Magpie
 
         def bare = {"fill-opacity" => "1", "stroke-opacity" => "1", "stroke-dasharray" => "none", **unmarked}
 
-        def cut_by = cut? ? {"mask" => "url(##{@id})"} : {}
+        def cut_by = cut? ? {(clipped? ? "clip-path" : "mask") => "url(##{@id})"} : {}
 
         def shape(**more) = element(@node.name, **@node.attribute_nodes.select { |each| OWN.include?(each.name) }.to_h { |each| [each.name, each.value] }, **more)
 

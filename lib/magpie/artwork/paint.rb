@@ -30,6 +30,13 @@ module Magpie
 
       def none? = kind == :none
 
+      # Does it let nothing through? Of what the drawing has itself it is not known.
+      def opaque?
+        return false unless opacity >= 1
+        return colour.opaque? if kind == :plain
+        !compound.nil? && compound.inks.any? && compound.inks.all? { |ink| ink.shown.opaque? } && !compound.tile&.own? && !(laid.is_a?(Tiling) && laid.once?)
+      end
+
       # The colour with the place's own opacity in it.
       def shown = colour && ((opacity < 1) ? colour.with(alpha: colour.alpha * opacity) : colour)
 

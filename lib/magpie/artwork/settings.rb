@@ -53,12 +53,13 @@ module Magpie
       def self.of(template) = Read.new(template).to_h
 
       # @param given [Hash{String => Settings}] by key of the part
+      # @param opaque [Enumerable<String>] see Lines
       # @return [String] a template that says so
-      def self.onto(template, given)
+      def self.onto(template, given, opaque: [])
         return template if given.empty?
         lines = given.select { |_, settings| settings.built? }
         said = template.gsub(TAG) { |tag| given.key?(key = CGI.unescapeHTML($1)) ? given[key].written(tag) : tag }
-        lines.empty? ? said : Lines.new(said, lines).onto
+        lines.empty? ? said : Lines.new(said, lines, opaque:).onto
       end
 
       # Are elements of its own needed for its line, or for grain?

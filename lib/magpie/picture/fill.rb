@@ -8,7 +8,7 @@ module Magpie
       LONGEST = 2048 # px of what is kept of it: an edge finer than that is seen by nobody
       OUTLINED = 300 # px of what its outline is told from
       HELD = 120 # px of what the pointer meets
-      SKETCHED = 900_000 # pixels that are looked at while one chooses
+      SKETCHED, COARSELY = 250_000, 16 # pixels that are looked at while one chooses, and steps of the lattice
 
       # How one is looked for.
       # @!attribute x, y [Integer] px
@@ -48,7 +48,8 @@ module Magpie
         @picture, @aim, @step = picture, aim, step
         working = picture.working
         raise Error, "#{aim.x}, #{aim.y} is transparent: there is no colour to look for" if working.visible && working.visible.getpoint(aim.x, aim.y).first.zero?
-        @found = aim.everywhere ? Patch.alike(working, aim.x, aim.y, aim.tolerance) : near(Patch.alike(working, aim.x, aim.y, aim.tolerance))
+        like = Patch.alike(working, aim.x, aim.y, aim.tolerance, steps: (step > 1) ? COARSELY : Lattice::STEPS)
+        @found = aim.everywhere ? like : near(like)
         @found = (@found & working.visible) if working.visible && aim.everywhere
       end
 

@@ -22,8 +22,9 @@ module Magpie
 
       # All pixels that are like a place, wherever they are, and that place.
       # @param working [Working]
+      # @param steps [Integer] of the lattice that colours are looked at through
       # @return [Vips::Image] 255 where one is
-      def self.alike(working, x, y, tolerance) = like(working, seed(working, x, y, tolerance), tolerance).draw_rect([255], x, y, 1, 1)
+      def self.alike(working, x, y, tolerance, steps: Lattice::STEPS) = like(working, seed(working, x, y, tolerance), tolerance, steps).draw_rect([255], x, y, 1, 1)
 
       # The Lab colour of the neighbourhood, or of the pixel alone if it stands out.
       def self.seed(working, x, y, tolerance)
@@ -37,10 +38,10 @@ module Magpie
 
       # 255 where a pixel is within the tolerance. The lattice's whole 8-bit cube
       # says where such colours lie at all; a second one divides just that window.
-      def self.like(working, seed, tolerance)
+      def self.like(working, seed, tolerance, steps)
         inside = within(tolerance * SPARE + 2, seed, working.cube)
         window = Lattice.whole.middles.map { |column| inside.empty? ? [0, 255] : [column[inside].min - 7, column[inside].max + 7].map { |v| v.round.clamp(0, 255) } }
-        fine = Lattice.new(window)
+        fine = Lattice.new(window, steps:)
         table = Numo::UInt8.zeros(Lattice::NOWHERE + 1)
         table[within(tolerance, seed, working.lab(fine.middles))] = 255
         lookup = ::Vips::Image.new_from_memory_copy(table.to_binary, table.size, 1, 1, :uchar)
