@@ -19,7 +19,7 @@ module Changes
       filled = Magpie::Artwork::Layers.fills(before).find { |each| each.key == @part.key } or raise Magpie::Error, "#{@part.label} is no patch of a picture"
       @layer = Magpie::Artwork::Layers.all(before).find { |each| each.sha256 == filled.sha256 }
       @aim = {**filled.aim.transform_keys(&:to_sym), **@given}
-      @fill = Magpie::Picture::Fill.new(Pictures.of(@layer.sha256), Magpie::Picture::Fill::Aim.new(**@aim))
+      @fill = Magpie::Picture::Fill.find(Pictures.of(@layer.sha256), Magpie::Picture::Fill::Aim.new(**@aim), small: Pictures.thinned(@layer.sha256))
       @mask = Blob.keep(@fill.mask, "image/png")
     end
 

@@ -29,7 +29,7 @@ module Changes
         layer, (x, y) = Magpie::Artwork::Layers.under(before, *point)
         next if layer.nil? || @found.any? { |other, fill, _| other == layer && fill.covers?(x, y) }
         aim = {x:, y:, **@aim}
-        fill = Magpie::Picture::Fill.new(Pictures.of(layer.sha256), Magpie::Picture::Fill::Aim.new(**aim))
+        fill = Magpie::Picture::Fill.find(Pictures.of(layer.sha256), Magpie::Picture::Fill::Aim.new(**aim), small: Pictures.thinned(layer.sha256))
         @found << [layer, fill, aim, Blob.keep(fill.mask, "image/png")]
       end
       raise Magpie::Error, "No picture lies there: nothing was filled" if @found.empty?

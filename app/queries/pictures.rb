@@ -8,6 +8,18 @@ module Pictures
   # @return [Magpie::Picture] its pixels
   def of(sha256) = PictureCache.picture(sha256, "the picture") { Blob.bytes(sha256) }
 
+  KEPT = 8 # small ones that are known without being asked for
+
+  @thinned, @lock = {}, Mutex.new
+
+  # What sketches look at, kept in memory: while a person drags, one is asked for after the other.
+  # @return [Magpie::Picture]
+  def thinned(sha256)
+    @thinned[sha256] || of(sha256).thinned(Magpie::Picture::Fill::SKETCHED).then { |small| Magpie::Picture.new(small.image.copy_memory) }.tap do |small|
+      @lock.synchronize { @thinned = {**@thinned, sha256 => small}.to_a.last(KEPT).to_h }
+    end
+  end
+
   # @return [[String, String]] media type and bytes
   # @raise [ActiveRecord::RecordNotFound] where no drawing shows it
   def shown(sha256)

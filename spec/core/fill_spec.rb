@@ -59,6 +59,16 @@ RSpec.describe Magpie::Picture::Fill do
     expect(described_class.sketch(picture, described_class::Aim.new(x: 30, y: 40)).outline).not_to be_empty
   end
 
+  it "is found where a sketch says, and the same as in all of the picture" do
+    stub_const("#{described_class}::SKETCHED", 900)
+    large = Magpie::Picture.new(picture.image.resize(10, kernel: :nearest))
+    [{x: 300, y: 400}, {x: 300, y: 400, gap: 60}, {x: 900, y: 400, soft: 20.0}, {x: 5, y: 5}, {x: 60, y: 60}, {x: 300, y: 400, everywhere: true}].each do |given|
+      aim = described_class::Aim.new(tolerance: 10.0, **given)
+      one, two = described_class.find(large, aim), described_class.new(large, aim)
+      expect([given, one.box, one.mask == two.mask, one.covers?(900, 400), one.covers?(0, 0)]).to eq [given, two.box, true, two.covers?(900, 400), two.covers?(0, 0)]
+    end
+  end
+
   it "does not cover what is transparent, and refuses what is none" do
     image = picture.image.bandjoin(255).draw_rect([228, 111, 88, 0], 86, 30, 20, 40, fill: true)
     clear = Magpie::Picture.read(image.copy(interpretation: :srgb).pngsave_buffer, name: "clear.png")

@@ -18,7 +18,7 @@ module Places
           content_type :json
           layer, (x, y) = Magpie::Artwork::Layers.under(Drawings.of(artwork.template), param.number(:x, 0, PLACES), param.number(:y, 0, PLACES))
           raise Magpie::Error, "No picture lies there" unless layer
-          found = Magpie::Picture::Fill.sketch(::Pictures.of(layer.sha256), Magpie::Picture::Fill::Aim.new(x:, y:, **filling.aim))
+          found = Magpie::Picture::Fill.sketch(::Pictures.of(layer.sha256), Magpie::Picture::Fill::Aim.new(x:, y:, **filling.aim), small: ::Pictures.thinned(layer.sha256))
           JSON.generate(outline: found.outline, matrix: layer.matrix.to_s, share: (found.share * 100).round(1))
         end
 

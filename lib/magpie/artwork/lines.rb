@@ -162,7 +162,11 @@ module Magpie
 
         def bare = {"fill-opacity" => "1", "stroke-opacity" => "1", "stroke-dasharray" => "none", **unmarked}
 
-        def cut_by = cut? ? {(clipped? ? "clip-path" : "mask") => "url(##{@id})"} : {}
+        def cut_by = if cut?
+                       {(clipped? ? "clip-path" : "mask") => "url(##{@id})"}
+                     else
+                       {}
+                     end
 
         def shape(**more) = element(@node.name, **@node.attribute_nodes.select { |each| OWN.include?(each.name) }.to_h { |each| [each.name, each.value] }, **more)
 

@@ -29,23 +29,47 @@ module Magpie
       end
 
       # As one chooses: the same, looked at through every second, third, … pixel of a large picture.
+      # @param small [Picture] it thinned to SKETCHED pixels, for whoever has it
       # @return [Fill] whose outline is that of the picture
       # @raise [Magpie::Error]
-      def self.sketch(picture, aim)
+      def self.sketch(picture, aim, small: picture.thinned(SKETCHED))
         aim.check(picture)
         step = [Math.sqrt(picture.width * picture.height / SKETCHED.to_f).floor, 1].max
-        small = (step > 1) ? picture.thinned(SKETCHED) : picture
         aim = aim.dup.tap { |each| each.x, each.y, each.gap, each.soft = [aim.x / step, small.width - 1].min, [aim.y / step, small.height - 1].min, (aim.gap / step.to_f).ceil, aim.soft / step }
         new(small, aim, step:)
       end
 
+      # The same as .new: what hangs together is looked for where a sketch finds it, and in all of
+      # the picture only where it goes on from there.
+      # @return [Fill]
+      # @raise [Magpie::Error]
+      def self.find(picture, aim, small: picture.thinned(SKETCHED))
+        aim.check(picture)
+        return new(picture, aim) if aim.everywhere || small.equal?(picture)
+        left, top, width, height = around(sketch(picture, aim, small:), picture, aim)
+        part = new(Picture.new(picture.image.crop(left, top, width, height)), aim.dup.tap { |each| each.x, each.y = aim.x - left, aim.y - top }, at: [left, top], whole: [picture.width, picture.height])
+        part.cut? ? new(picture, aim) : part
+      end
+
+      # Somewhat more than it covers.
+      def self.around(sketch, picture, aim)
+        left, top, width, height = sketch.box.map { |value| value * sketch.step }
+        more = sketch.step * 4 + aim.gap + (aim.soft * 2).ceil
+        right, bottom = [left + width, aim.x].max + more, [top + height, aim.y].max + more
+        left, top = [[left, aim.x].min - more, 0].max, [[top, aim.y].min - more, 0].max
+        [left, top, [right, picture.width].min - left, [bottom, picture.height].min - top]
+      end
+      private_class_method :around
+
       # @param picture [Picture]
       # @param aim [Aim]
       # @param step [Integer] px of the outline for each of the picture
+      # @param at [Array<Integer>] where it lies in a larger one
+      # @param whole [Array<Integer>] width and height of that
       # @raise [Magpie::Error]
-      def initialize(picture, aim, step: 1)
+      def initialize(picture, aim, step: 1, at: [0, 0], whole: [picture.width, picture.height])
         aim.check(picture)
-        @picture, @aim, @step = picture, aim, step
+        @picture, @aim, @step, @at, @whole = picture, aim, step, at, whole
         working = picture.working
         raise Error, "#{aim.x}, #{aim.y} is transparent: there is no colour to look for" if working.visible && working.visible.getpoint(aim.x, aim.y).first.zero?
         like = Patch.alike(working, aim.x, aim.y, aim.tolerance, steps: (step > 1) ? COARSELY : Lattice::STEPS)
@@ -53,19 +77,24 @@ module Magpie
         @found = (@found & working.visible) if working.visible && aim.everywhere
       end
 
+      # @return [Integer]
+      attr_reader :step
+
       # Left, top, width, height of what it covers, its soft edge included.
       # @return [Array<Integer>] px
-      def box
-        @box ||= begin
-          (left, right), (top, bottom) = @found.project.map { |sums| Pixels.numbers(sums.cast(:double)).ne(0).where.minmax }
-          more = (@aim.soft * 2).ceil
-          left, top, right, bottom = [left - more, 0].max, [top - more, 0].max, [right + more, @picture.width - 1].min, [bottom + more, @picture.height - 1].min
-          [left, top, right - left + 1, bottom - top + 1]
-        end
+      def box = inner.then { |left, top, width, height| [left + @at[0], top + @at[1], width, height] }
+
+      # Does it perhaps go on beyond the part of the picture that was looked at?
+      def cut?
+        (left, right), (top, bottom) = reach
+        (left.zero? && @at[0] > 0) || (top.zero? && @at[1] > 0) || (right == @picture.width - 1 && @at[0] + @picture.width < @whole[0]) || (bottom == @picture.height - 1 && @at[1] + @picture.height < @whole[1])
       end
 
       # Is that pixel in it?
-      def covers?(x, y) = @found.getpoint(x, y).first > 0
+      def covers?(x, y)
+        x, y = x - @at[0], y - @at[1]
+        x.between?(0, @found.width - 1) && y.between?(0, @found.height - 1) && @found.getpoint(x, y).first > 0
+      end
 
       # Share of the picture's pixels.
       def share = @found.avg / 255
@@ -75,7 +104,7 @@ module Magpie
       def mask
         shown = small(cropped, LONGEST)
         shown = shown.gaussblur(@aim.soft * shown.width / cropped.width) if @aim.soft * shown.width / cropped.width > 0.2
-        shown.copy(interpretation: :"b-w").pngsave_buffer(compression: 6, strip: true)
+        shown.copy(interpretation: :"b-w").pngsave_buffer(compression: 3, strip: true)
       end
 
       # Its edges, holes included, as seen from some way off.
@@ -88,9 +117,22 @@ module Magpie
 
       private
 
+      # First and last column and row that it covers.
+      def reach = @reach ||= @found.project.map { |sums| Pixels.numbers(sums.cast(:double)).ne(0).where.minmax }
+
+      # The box, in what was looked at.
+      def inner
+        @inner ||= begin
+          (left, right), (top, bottom) = reach
+          more = (@aim.soft * 2).ceil
+          left, top, right, bottom = [left - more, 0].max, [top - more, 0].max, [right + more, @picture.width - 1].min, [bottom + more, @picture.height - 1].min
+          [left, top, right - left + 1, bottom - top + 1]
+        end
+      end
+
       def table(image) = Pixels.numbers(image).reshape(image.height, image.width)
 
-      def cropped = @cropped ||= @found.crop(*box).copy_memory
+      def cropped = @cropped ||= @found.crop(*inner).copy_memory
 
       def small(image, longest)
         step = [image.width, image.height].max / longest.to_f
