@@ -15,6 +15,13 @@ module Bench
       fills
     end
 
+    # The dusk of the demo at 12 megapixels, with the noise of a camera.
+    def wall
+      dusk = Vips::Image.new_from_buffer(Demo::Pictures.all["Dusk over the dome"], "")
+      large = dusk.resize(4000.0 / dusk.width)
+      (large + Vips::Image.gaussnoise(large.width, large.height, sigma: 4, mean: 0, seed: 7)).cast(:uchar).copy(interpretation: :srgb).jpegsave_buffer(Q: 92)
+    end
+
     private
 
     def project = @project ||= Changes::StartProject.perform(actor: Actor.new, name: "Many drawings")
@@ -49,13 +56,6 @@ module Bench
       told = nil
       Bench.row "… with grain and lines inside: all that a page is told", Bench.median(5) { told = JSON.generate(Places::Dress::Told.new(given[:artwork]).to_h) }, "100 ms", "#{told.bytesize / 1024} KB; #{Zlib.gzip(told).bytesize / 1024} KB sent"
       Bench.row "… and a small picture of them", Bench.median(5) { Magpie::Walls.small(::Dressing.new(given[:artwork]).flat, name: "Field") }, "500 ms"
-    end
-
-    # The dusk of the demo at 12 megapixels, with the noise of a camera.
-    def wall
-      dusk = Vips::Image.new_from_buffer(Demo::Pictures.all["Dusk over the dome"], "")
-      large = dusk.resize(4000.0 / dusk.width)
-      (large + Vips::Image.gaussnoise(large.width, large.height, sigma: 4, mean: 0, seed: 7)).cast(:uchar).copy(interpretation: :srgb).jpegsave_buffer(Q: 92)
     end
 
     def fills

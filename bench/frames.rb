@@ -11,6 +11,7 @@ require_relative "palettes"
 require_relative "dress_frames"
 require_relative "gradient_frames"
 require_relative "pattern_frames"
+require_relative "fill_frames"
 
 Database.migrate
 Demo.clear
@@ -65,9 +66,9 @@ Capybara.server = :puma, {Silent: true, config_files: ["-"]}
 server = Capybara::Server.new(App).boot
 page = Frames.browser
 page.page.set_viewport(width: 1280, height: 800)
-Frames::Gradients.rows(page, server) unless ENV["ONLY"] == "patterns"
-Frames::Patterns.rows(page, server) unless ENV["ONLY"] == "gradients"
-exit if %w[gradients patterns].include?(ENV["ONLY"])
+PAINT = {"gradients" => Frames::Gradients, "patterns" => Frames::Patterns, "fills" => Frames::Fills}.freeze
+(PAINT.slice(*ENV["ONLY"]).values.presence || PAINT.values).each { |each| each.rows(page, server) }
+exit if PAINT.key?(ENV["ONLY"])
 path = Frames.large_picture
 Frames::Dress.rows(page, server)
 puts "| Pointer over 12 megapixels | Frames | Median | 95 % | Longest |", "| --- | --: | --: | --: | --: |"

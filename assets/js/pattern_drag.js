@@ -20,7 +20,7 @@ export const clicked = () => {}
 export const remove = () => false
 export { becoming }
 
-export const begin = () => beginPreview(host(), picked(), role())
+export const begin = ({ state: { made } }) => beginPreview(host(), picked(), role(), made.once)
 
 export const show = (state, now) => showLying(becoming(state, now))
 

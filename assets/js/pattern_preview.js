@@ -7,26 +7,44 @@ import { preview } from "./previews.js"
 
 const PAINT = { fill: "fill", line: "stroke" }
 const BEYOND = 0.5 // of a part, see Magpie::Painters::Laid
+const LIVE = 30 // parts that follow each frame; where there are more, the smaller ones wait
+const REST = 120 // ms after which those follow that wait
 
-let shown = null // { host, defs, laid: [{ server, frame, lies }] }
+let shown = null // { host, defs, groups: [[{ server, frame, lies }]] }
+let resting = null
 
 const middle = ([left, top, width, height]) => [left + width / 2, top + height / 2]
 
 // @param {Iterable<number>} numbers of parts
-export function begin(host, numbers, role) {
+// @param {boolean} once does each part have one tile, in its own middle? Otherwise one server
+//   paints many
+export function begin(host, numbers, role, once) {
   end()
-  const svg = host.shadowRoot.querySelector("svg"), servers = new Map(), attribute = PAINT[role]
-  const defs = document.createElementNS(svg.namespaceURI, "defs")
+  const svg = host.shadowRoot.querySelector("svg"), attribute = PAINT[role], painted = []
   for (const number of numbers) {
     const element = part(host, number), id = element?.getAttribute(attribute)?.match(/^url\(#(.+)\)$/)?.[1], found = id && svg.getElementById(id)
-    if (!found?.dataset.frame) continue
-    if (!servers.has(id)) servers.set(id, copied(found, servers.size))
-    preview(element, attribute, `url(#${servers.get(id).server.id})`)
+    if (found?.dataset.frame) painted.push({ element, found, size: area(found) })
   }
+  painted.sort((one, two) => two.size - one.size)
+  const groups = [painted.slice(0, LIVE), painted.slice(LIVE)].map((some, group) => {
+    const servers = new Map()
+    for (const { element, found } of some) {
+      const of = once ? found.id : found.getAttribute("href")
+      if (!servers.has(of)) servers.set(of, copied(found, `${group}-${servers.size}`))
+      preview(element, attribute, `url(#${servers.get(of).server.id})`)
+    }
+    return [...servers.values()]
+  })
+  const defs = document.createElementNS(svg.namespaceURI, "defs")
   defs.dataset.preview = ""
-  defs.append(...[...servers.values()].map(({ server }) => server))
+  defs.append(...groups.flat().map(({ server }) => server))
   svg.prepend(defs)
-  shown = { host, defs, laid: [...servers.values()] }
+  shown = { host, defs, groups }
+}
+
+function area({ dataset: { frame } }) {
+  const [, , width, height] = frame.split(" ").map(Number)
+  return width * height
 }
 
 function copied(found, number) {
@@ -36,8 +54,16 @@ function copied(found, number) {
 }
 
 // @param {Object} state see pattern_handles.js
-export function show({ made, unit, by }) {
-  for (const { server, frame, lies } of shown?.laid ?? []) {
+export function show(state) {
+  const [first, others] = shown?.groups ?? [[], []], of = shown
+  lay(first, state)
+  if (!others?.length) return
+  clearTimeout(resting)
+  resting = setTimeout(() => { if (shown === of) lay(others, state) }, REST)
+}
+
+function lay(laid, { made, unit, by }) {
+  for (const { server, frame, lies } of laid) {
     const now = made.once ? aboutMiddle(frame, made.frame, byHand(by)).multiply(lies) : unit
     server.setAttribute("patternTransform", written(now))
     if (made.once) hold(server, now, frame)
@@ -58,6 +84,7 @@ function hold(server, lies, [left, top, width, height]) {
 }
 
 export function end() {
+  clearTimeout(resting)
   shown?.defs.remove()
   shown = null
 }
