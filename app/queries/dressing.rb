@@ -26,7 +26,7 @@ class Dressing
   end
 
   # The drawing, with what is set of its parts and the pictures that it shows.
-  # @param small [Boolean] is it drawn small?
+  # @param small [Boolean] is it drawn here, and its pictures need be no larger?
   # @return [String] SVG
   def drawing(small: false)
     (@drawing ||= {})[small] ||= Magpie::Artwork::Layers.resolved(Magpie::Artwork::Settings.onto(Drawings.of(@artwork.template), settings, opaque:)) { |sha256| small ? Pictures.small(sha256) : Pictures.embedded(sha256) }
@@ -69,7 +69,7 @@ class Dressing
   # @return [Magpie::Artwork::Frames]
   def frames = PartFrames.of(@artwork.template)
 
-  # @param small [Boolean] is it drawn small?
+  # @param small [Boolean] as above
   def flat(small: false) = Magpie::Painters::Flat.new(drawing(small:), paints, frames:).to_s
 
   def linked

@@ -1,7 +1,8 @@
 # Pictures that drawings show, as they are shown: those of files that browsers show otherwise, or
 # not at all, as a PNG.
 module Pictures
-  SMALL = 1600 # px of the longer side, where the drawing is drawn small
+  SMALL = Magpie::Picture::File::DRAWN # px of the longer side, where a drawing is drawn here
+  LARGEST = 7_000_000 # bytes of one in a drawing: whoever reads SVG gives up at 10 MB of text
 
   module_function
 
@@ -33,12 +34,19 @@ module Pictures
   # @return [String]
   def embedded(sha256) = shown(sha256).then { |type, bytes| "data:#{type};base64,#{[bytes].pack("m0")}" }
 
-  # The same for a drawing of some hundred px.
+  # The same for a drawing that is drawn here: no larger than it is drawn.
   def small(sha256)
-    picture = of(sha256)
-    return embedded(sha256) if [picture.width, picture.height].max <= SMALL
-    bytes = File.binread(PictureCache.file("#{sha256}-#{SMALL}.png") { picture.within(SMALL).pngsave_buffer(compression: 1, strip: true) })
-    "data:image/png;base64,#{[bytes].pack("m0")}"
+    type, bytes = shown(sha256)
+    return embedded(sha256) if bytes.bytesize <= LARGEST && of(sha256).then { |picture| [picture.width, picture.height].max <= SMALL }
+    bytes = File.binread(PictureCache.file("#{sha256}-#{SMALL}") { reduced(of(sha256).within(SMALL)) })
+    "data:#{Magpie::Picture::File.format(bytes)&.media_type || type};base64,#{[bytes].pack("m0")}"
+  end
+
+  # As it is, unless that is too large.
+  def reduced(image)
+    exact = image.pngsave_buffer(compression: 6, strip: true)
+    return exact if exact.bytesize <= LARGEST || image.has_alpha?
+    image.jpegsave_buffer(Q: 95, strip: true)
   end
 
   # As pages ask for it.

@@ -31,7 +31,7 @@ class Seen
   # the time that reading colours from it would.
   # @return [String] path of a PNG
   def small
-    PictureCache.file("#{key}-small.png") { PictureCache.unless_refused(@readable.template, @readable.name) { Magpie::Walls.small(bytes(small: true), name: @readable.name) } }
+    PictureCache.file("#{key}-small.png") { PictureCache.unless_refused(@readable.template, @readable.name) { Magpie::Walls.small(bytes, name: @readable.name) } }
   end
 
   # As the usual press prints it.
@@ -58,6 +58,5 @@ class Seen
 
   def artwork? = @readable.is_a?(Artwork)
 
-  # @param small [Boolean] is an artwork drawn small?
-  def bytes(small: false) = artwork? ? Dressing.new(@readable).flat(small:) : Blob.bytes(key)
+  def bytes = artwork? ? Dressing.new(@readable).flat(small: true) : Blob.bytes(key)
 end

@@ -43,6 +43,6 @@ class TextGrounds
     dressing = Dressing.new(artwork)
     paints = dressing.paints
     shape = Digest::SHA256.hexdigest([artwork.template, paints.transform_values { |paint| [paint.kind, paint.opacity > 0] }.to_a, dressing.settings].to_s)
-    JSON.parse(File.read(PictureCache.file("#{shape}-grounds.json") { JSON.generate(Magpie::Walls.grounds(dressing.drawing, paints, name: artwork.name)) }))
+    JSON.parse(File.read(PictureCache.file("#{shape}-grounds.json") { JSON.generate(Magpie::Walls.grounds(dressing.drawing(small: true), paints, name: artwork.name)) }))
   end
 end

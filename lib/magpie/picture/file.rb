@@ -65,7 +65,7 @@ module Magpie
         raise Error, "#{@name} is a drawing, which has no pixels" unless @draw
         drawing = @draw.call(@bytes, @name)
         @facts = {format: "SVG", bits: 8, space: "sRGB", plain: false, bytes: @bytes.bytesize}
-        header = ::Vips::Image.svgload_buffer(drawing)
+        header = ::Vips::Image.svgload_buffer(drawing, unlimited: true)
         sides = [header.width, header.height]
         drawing, sides = sized(drawing, sides) if sides.max > HUGE
         drawing.include?("<filter") ? filtered(drawing, sides) : drawn(drawing, DRAWN / sides.max.to_f)
@@ -78,7 +78,7 @@ module Magpie
         [drawing.sub(/<svg[^>]*>/) { |root| root.gsub(/ (width|height)="[^"]*"/, "").sub("<svg", %(<svg width="#{wanted[0]}" height="#{wanted[1]}")) }, wanted]
       end
 
-      def drawn(drawing, scale) = ::Vips::Image.svgload_buffer(drawing, scale:).copy(interpretation: :srgb).copy_memory
+      def drawn(drawing, scale) = ::Vips::Image.svgload_buffer(drawing, scale:, unlimited: true).copy(interpretation: :srgb).copy_memory
 
       # libvips draws in pieces of 2,000 pixels, and each piece runs the filters of the whole
       # drawing again: at half the size there is one piece with a quarter of the pixels, which

@@ -12,6 +12,8 @@ module Magpie
 
       # Pixels of the longer side: 240 on a screen with two for each.
       SMALL = 480
+      # Drawings may hold pictures, of more text than is read of others.
+      HELD = "[unlimited]"
       # What is looked at beside the stage, and zoomed into.
       PRINTED = 1600
 
@@ -43,13 +45,13 @@ module Magpie
       end
 
       def small(drawing, _)
-        Picture::Vips.call("the drawing") { ::Vips::Image.thumbnail_buffer(drawing, SMALL, height: SMALL, size: :both).pngsave_buffer(compression: 6, strip: true) }
+        Picture::Vips.call("the drawing") { ::Vips::Image.thumbnail_buffer(drawing, SMALL, height: SMALL, size: :both, option_string: HELD).pngsave_buffer(compression: 6, strip: true) }
       end
 
       # As the usual press prints it.
       def printed(drawing, _)
         Picture::Vips.call("the drawing") do
-          image = ::Vips::Image.thumbnail_buffer(drawing, PRINTED, height: PRINTED, size: :both)
+          image = ::Vips::Image.thumbnail_buffer(drawing, PRINTED, height: PRINTED, size: :both, option_string: HELD)
           inks = image.extract_band(0, n: 3).icc_transform("cmyk", input_profile: "srgb", intent: :relative, black_point_compensation: true)
           seen = inks.icc_transform("srgb", input_profile: "cmyk", intent: :relative, black_point_compensation: true)
           ((image.bands > 3) ? seen.bandjoin(image[3]) : seen).pngsave_buffer(compression: 6, strip: true)
