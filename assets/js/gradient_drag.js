@@ -1,6 +1,6 @@
 // What dragging the handles of a gradient does, and moving them by keys.
 import { change, mean, role } from "./gradient.js"
-import { dragged as lyingSo, localAt, unitAt } from "./gradient_handles.js"
+import { dragged as lyingSo, localAt, shifted, unitAt } from "./gradient_handles.js"
 import { begin as beginPreview, fill, showLaid, showStops } from "./gradient_preview.js"
 import { moved, pointIn, shareOf, snapped } from "./lying.js"
 import { picked } from "./picks.js"
@@ -35,10 +35,16 @@ export function show(state, now) {
 // Where a handle would be.
 export function dragged({ kind, numbers, state, at }, point, constrained) {
   const { made, stops } = state
-  if (kind === "stop") return { stops: stops.map((stop, number) => number === numbers[0] ? slid(state, number, point, constrained) : stop) }
+  if (kind === "stop") return { stops: stops.map((stop, number) => number === numbers[0] ? slid(state, number, unshifted(state, number, point), constrained) : stop) }
   if (kind === "middle") return { stops: stops.map((stop, number) => number === numbers[0] ? bent(state, ...numbers, point, constrained) : stop) }
   if (kind === "squash") return { squash: clamped(Math.abs(unitAt({ ...state, unit: unsquashed(state) }, off(state, [0, 1], at, point))[1]), 0.001, 1000) }
   return ended(state, made, kind, off(state, kind === "to" ? [1, 0] : [0, 0], at, point), constrained)
+}
+
+// Where the stop is whose handle is there.
+function unshifted(state, number, [x, y]) {
+  const [across, down] = shifted(state, number)
+  return [x - across, y - down]
 }
 
 // What is dragged stands off what it moves.

@@ -5,6 +5,7 @@ import { drop, element, endDrop, handle, inRoom, twice } from "./handle_shapes.j
 import { axes, moved, pointIn, shareOf } from "./lying.js"
 
 const OUT = 24 // px by which an end's handle stands off it
+const INSIDE = 1.5 // times as far where it stands inside, since the stop may be drawn there, too
 const DROP = 11 // px, half the size of a stop's
 const LAST = 0.97 // from where a stop on a ring stands off it, so that it hides no other
 
@@ -33,9 +34,23 @@ export const unitAt = (state, point) => moved(state.local.multiply(state.unit).i
 export const localAt = (state, point) => moved(state.local.inverse(), point)
 export const shareAt = (state, point) => shareOf(state.made.box, localAt(state, point))
 
+function standsAt(state, offset) {
+  const at = onUnit(state.made, offset)
+  return state.made.form === "conic" && offset > LAST ? off(state, at, [0, 0]) : seen(state, at)
+}
+
+// In the room, so that none is cut.
+const within = ({ room: [left, top, right, bottom] }, [x, y]) => [Math.min(Math.max(x, left + DROP), right - DROP), Math.min(Math.max(y, top + DROP), bottom - DROP)]
+
+// How far a stop's handle is drawn from where it stands.
+export function shifted(state, number) {
+  const at = standsAt(state, state.stops[number].offset), drawn = within(state, at)
+  return [drawn[0] - at[0], drawn[1] - at[1]]
+}
+
 function stopHandle(state, number) {
   const { offset } = state.stops[number], { colour } = state.made.stops[number]
-  const at = onUnit(state.made, offset), apart = state.made.form === "conic" && offset > LAST, point = apart ? off(state, at, [0, 0]) : seen(state, at)
+  const point = within(state, standsAt(state, offset))
   const shapes = ["handle-paper", "handle-colour", "handle-rim"].map(kind => element("path", { d: drop(DROP, point), class: kind }))
   shapes[1].style.fill = colour
   const made = handle(`stop ${number}`, point, `Stop ${state.made.order.indexOf(number) + 1}`, Math.round(offset * 1000) / 10, ...shapes)
@@ -53,8 +68,8 @@ function off(state, at, other, side = 1) {
 // It stands off what it moves, outside; where there is no room, inside. A ring has its last
 // stop outside.
 function endHandle(state, kind, at, label, ways) {
-  const [out, within] = [1, -1].map(side => off(state, at, ways, side))
-  const point = state.made.form !== "conic" && (inRoom(state, out) || !inRoom(state, within)) ? out : within
+  const [out, inside] = [1, -INSIDE].map(side => off(state, at, ways, side))
+  const point = state.made.form !== "conic" && (inRoom(state, out) || !inRoom(state, inside)) ? out : inside
   return handle(kind, point, label, 0, ...endDrop(point))
 }
 

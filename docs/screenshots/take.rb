@@ -65,12 +65,16 @@ RSpec.describe "The pictures of the README", :screen do
     click_button "Undo"
     expect(page).to have_content("Undone: ")
     open_place "dress"
-    find(".rack-chip[title^='Ember sky']").click
+    find(".rack-chip[title^='Rosehip']").click
     click_link "Pick parts"
     expect(page).to have_css(".dress[data-tool=pick]")
-    click_part "ember_band"
-    expect(page).to have_content("1 picked: Ember band")
+    click_part "night_sky"
+    expect(page).to have_content("1 picked: Night sky")
+    click_button "Gradient"
+    expect(page).to have_css("#handles [data-handle='stop 1']")
     shoot "dress"
+    click_button "Undo"
+    expect(page).to have_no_css("#handles [data-handle]")
     %w[Winter\ hours Daytime].each do |name|
       within(".colourway", text: name) { click_link "Beside" }
       expect(page).to have_css(".pane-name", text: name)
