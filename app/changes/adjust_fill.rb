@@ -24,6 +24,7 @@ module Changes
     end
 
     def make
+      raise Magpie::Error, "#{@part.label} was removed meanwhile. Nothing was done" unless Magpie::Artwork::Layers.fills(drawing).any? { |each| each.key == @part.key }
       @rows.standing_on(Part, [@part.id])
       draw(Magpie::Artwork::Layers.filled(drawing, @part.key, @layer, @fill, @mask, @aim), {@mask => true})
     end

@@ -37,6 +37,7 @@ module Changes
 
     def make
       made = drawing
+      raise Magpie::Error, "The picture was taken away meanwhile. Nothing was filled" unless (@found.map(&:first) - Magpie::Artwork::Layers.all(made)).empty?
       number, taken = next_position(Part.where(artwork_id: @artwork.id)), Part.where(artwork_id: @artwork.id).pluck(:key, :label).flatten.to_set
       rows = @found.map.with_index do |(layer, fill, aim, mask), index|
         name = (1..).lazy.map { |each| "Patch #{each}" }.find { |each| !taken.include?(each) && !taken.include?(key(each)) }

@@ -5,8 +5,8 @@ import { drop, element, endDrop, handle, inRoom, twice } from "./handle_shapes.j
 import { axes, moved, pointIn, shareOf } from "./lying.js"
 
 const OUT = 24 // px by which an end's handle stands off it
-const INSIDE = 1.5 // times as far where it stands inside, since the stop may be drawn there, too
-const DROP = 11 // px, half the size of a stop's
+const INSIDE = 1.7 // times as far where it stands inside, since the stop may be drawn there, too
+const DROP = 11, RIMMED = 14.5 // px, half the size of a stop's, without and with its rim
 const LAST = 0.97 // from where a stop on a ring stands off it, so that it hides no other
 
 // @param {Object} at { made, local, room }, see handles.js
@@ -39,8 +39,8 @@ function standsAt(state, offset) {
   return state.made.form === "conic" && offset > LAST ? off(state, at, [0, 0]) : seen(state, at)
 }
 
-// In the room, so that none is cut.
-const within = ({ room: [left, top, right, bottom] }, [x, y]) => [Math.min(Math.max(x, left + DROP), right - DROP), Math.min(Math.max(y, top + DROP), bottom - DROP)]
+// In the room with its rim, so that none is cut.
+const within = ({ room: [left, top, right, bottom] }, [x, y]) => [Math.min(Math.max(x, left + RIMMED), right - RIMMED), Math.min(Math.max(y, top + RIMMED), bottom - RIMMED)]
 
 // How far a stop's handle is drawn from where it stands.
 export function shifted(state, number) {

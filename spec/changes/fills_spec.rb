@@ -85,6 +85,27 @@ RSpec.describe "Pictures that are dressed", :data do
     expect { Changes::AddLayer.perform(project, actor:, artwork: poster, name: "a.txt", bytes: "a", at: "above") }.to raise_error Magpie::Error, /a.txt/
   end
 
+  it "are taken out of a drawing again, where nothing of them is filled" do
+    poster = bring_in_poster(project)
+    plain = template(poster)
+    Changes::AddLayer.perform(project, actor:, artwork: poster, name: "Wall.png", bytes: wall_picture, at: "above")
+    sha256 = Magpie::Artwork::Layers.all(template(poster)).sole.sha256
+    fill([384, 500], artwork: poster)
+    expect { Changes::RemoveLayer.perform(project, actor:, artwork: poster, sha256:) }.to raise_error Magpie::Error, /1 patch of the picture is filled/
+    undo(project)
+    undone { Changes::RemoveLayer.perform(project, actor:, artwork: poster.reload, sha256:) }
+    expect(template(poster)).to eq plain
+    expect { Changes::RemoveLayer.perform(project, actor:, artwork: wall, sha256:) }.to raise_error Magpie::Error, /shows nothing else/
+    expect { Changes::RemoveLayer.perform(project, actor:, artwork: poster, sha256:) }.to raise_error Magpie::Error, /no such picture/
+  end
+
+  it "are told what was taken away meanwhile" do
+    filling = Changes::FillPicture.new(project, artwork: wall, points: [[30.0, 40.0]], aim: {}, content: Hand::Content.of_swatch(ember)).tap { |change| change.actor = actor }
+    filling.send(:prepare)
+    wall.update!(template: DrawnPicture.keep(Magpie::Artwork::Layers.without_layer(template, Magpie::Artwork::Layers.all(template).sole.sha256), {}))
+    expect { filling.send(:make) }.to raise_error Magpie::Error, /taken away meanwhile/
+  end
+
   it "keep their files as long as something shows them, undo among it" do
     fill([30, 40])
     Changes::RemoveFills.perform(project, actor:, artwork: wall, numbers: wall.parts.pluck(:position))

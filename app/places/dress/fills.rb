@@ -40,6 +40,11 @@ module Places
           back_to_stage
         end
 
+        app.post("/projects/:project/artworks/:artwork/layers/remove") do
+          Changes::RemoveLayer.perform(project, actor:, artwork:, sha256: param.text(:sha256))
+          back_to_stage
+        end
+
         app.post("/projects/:project/artworks/:artwork/layers") do
           name, bytes = uploads(:files).first
           raise Magpie::Error, "No picture came in. Choose one" unless name

@@ -73,7 +73,10 @@ module Places
       def tools = layered? ? {**TOOLS, **FILL} : TOOLS
 
       # Does the artwork show pictures?
-      def layered? = !artwork.nil? && LayersOfDrawings.of(artwork.template).any?
+      def layered? = layers.any?
+
+      # @return [Array<Magpie::Artwork::Layers::Layer>]
+      def layers = artwork ? LayersOfDrawings.of(artwork.template) : []
 
       # @return [Filling]
       def filling = @filling ||= Filling.read(@desk.choices[:filling])

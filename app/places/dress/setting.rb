@@ -37,6 +37,9 @@ module Places
       # @return [String] empty where they differ
       def chosen(name) = common[name].is_a?(String) ? common[name] : ""
 
+      # Is any of them more than text? That has no other lines, and no grain.
+      def shapes? = @settings.ends.any?
+
       # Can their lines lie on one side, can they have marks?
       def sides? = @settings.ends.include?(:closed)
 

@@ -52,6 +52,9 @@ module Magpie
         (at == "beneath") ? template.sub(/<svg[^>]*>/) { |root| root + image(layer) } : before_end(template, image(layer))
       end
 
+      # @return [String] the template without a picture of which nothing is filled
+      def without_layer(template, sha256) = template.gsub(LAYER) { |image| (key_of($1) == sha256) ? "" : image }
+
       # From the lowest.
       # @return [Array<Layer>]
       def all(template)
