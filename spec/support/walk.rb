@@ -15,7 +15,7 @@ class Walk
   SVG
   COLOURS = %w[#231F55 #E46F58 #FFCE5C #2F8FA3 #111111].freeze
   STEPS = {
-    dress: 4, paint_parts: 3, lay_parts: 2, switch_paints: 4, exchange: 2, step_parts: 3, opaque: 1, link: 2, keep_strays: 1, colourway: 2, reset: 2, make_first: 1, leave_colourway: 1, swap_palette: 2, draw: 2, carry: 2, tint_parts: 2, copy_artwork: 1, remove_artwork: 1, replace: 1, swap: 2, wear: 4, keep_outfit: 2, change_outfit: 3, edit_outfit: 1, remove_outfit: 1, take_off: 1, lay_patch: 1, move_patch: 1, remove_patch: 1, lock_parts: 1, rename_part: 1, default: 1, share: 3, loosen: 2, tint: 4, gradient: 3, repaint: 2, change: 4, shift: 3, merge: 3, remove: 2, import: 2, lock: 3, copy: 1, duplicate: 1,
+    dress: 4, paint_parts: 3, lay_parts: 2, switch_paints: 4, fill_picture: 3, adjust_fill: 1, remove_fills: 2, exchange: 2, step_parts: 3, opaque: 1, link: 2, keep_strays: 1, colourway: 2, reset: 2, make_first: 1, leave_colourway: 1, swap_palette: 2, draw: 2, carry: 2, tint_parts: 2, copy_artwork: 1, remove_artwork: 1, replace: 1, swap: 2, wear: 4, keep_outfit: 2, change_outfit: 3, edit_outfit: 1, remove_outfit: 1, take_off: 1, lay_patch: 1, move_patch: 1, remove_patch: 1, lock_parts: 1, rename_part: 1, default: 1, share: 3, loosen: 2, tint: 4, gradient: 3, repaint: 2, change: 4, shift: 3, merge: 3, remove: 2, import: 2, lock: 3, copy: 1, duplicate: 1,
     bring_in_library: 2, newer_library: 2, edit_entry: 2, remove_entry: 1, keep_entry: 2, remove_library: 1,
     gather_palettes: 1, rename: 1, move: 1, undo: 6, redo: 4, undo_only: 6
   }.freeze
@@ -31,6 +31,7 @@ class Walk
     @projects.product(@palettes).each_with_index { |(project, palette), position| Use.create!(project:, palette:, position:) }
     @palettes.each { |palette| 2.times { |n| Group.create!(palette:, name: "Group #{n}", position: n) } }
     @projects.each { |project| Changes::BringInArtwork.perform(project, actor: Actor.new, name: "Card.svg", bytes: CARD) }
+    Artwork.order(:id).first.then { |artwork| Changes::AddLayer.perform(artwork.project, actor: Actor.new, artwork:, name: "Wall.png", bytes: picture, at: "above") } # the other one can be replaced
     Group.order(:id).each { |group| 3.times { |n| Swatch.create!(group:, name: "Swatch #{n}", colour: hex(COLOURS[n]), shared: n > 0, position: n + 1) } }
     Artwork.order(:id).zip(@palettes) { |artwork, palette| Changes::KeepOutfit.perform(artwork.project, actor: Actor.new, artwork:, numbers: [4], palette:) }
   end
@@ -39,10 +40,13 @@ class Walk
   def from(seed)
     @random = Random.new(seed)
     @story = ["seed #{seed}"]
-    @pages = Hash.new { |pages, artwork| Places::Dress::Told.new(artwork).to_h.then { |told| pages[artwork] = [told[:stamp], shown({}, told)] } }
+    @pages = Hash.new { |pages, artwork| Places::Dress::Told.new(artwork).to_h.then { |told| pages[artwork] = [told[:stamp], shown({}, told), artwork.template] } }
     pages
     self
   end
+
+  # Two walls at dusk.
+  def picture = Vips::Image.black(24, 16).draw_rect([200], 2, 2, 8, 12, fill: true).draw_rect([90], 14, 2, 8, 12, fill: true).cast(:uchar).copy(interpretation: :"b-w").pngsave_buffer
 
   def project = @projects.sample(random: @random)
 
@@ -74,6 +78,7 @@ class Walk
   # @return [Array<String>] what is wrong
   def pages
     shown_artworks.filter_map do |artwork|
+      @pages.delete(artwork) unless @pages[artwork].last == artwork.template # another drawing is told whole
       stamp, page = @pages[artwork]
       since = Places::Dress::Told.new(artwork, since: stamp).to_h
       shown(page, since)

@@ -22,6 +22,16 @@ module WalkArtworks
 
   def switch_paints = on_artwork(Changes::SwitchPaints, numbers: parts, role:, kind: Changes::Remembering::KINDS.sample(random: @random), content: chance(2) ? Hand::Content.of_swatch(swatch) : nil)
 
+  def fill_picture
+    content = chance(3) ? Hand::Content.new(name: "x", colour:) : Hand::Content.of_swatch(swatch)
+    points = Array.new(2) { [@random.rand(60.0), @random.rand(40.0)] }
+    on_artwork(Changes::FillPicture, points:, aim: {tolerance: 8.0, everywhere: chance(2), gap: @random.rand(5), soft: 0.0}, content:, settings: {blend: %w[color normal].sample(random: @random)})
+  end
+
+  def adjust_fill = on_artwork(Changes::AdjustFill, number: @random.rand(4..9), aim: {everywhere: chance(2)})
+
+  def remove_fills = on_artwork(Changes::RemoveFills, numbers: (4..9).to_a.sample(2, random: @random))
+
   def parts = (0..5).to_a.sample(3, random: @random)
 
   def exchange = on_artwork(Changes::ExchangePaints, numbers: parts)
