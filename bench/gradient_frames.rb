@@ -1,4 +1,5 @@
 require_relative "drawing"
+require_relative "handle_frames"
 
 # Frames while a stop of a gradient is dragged that 5,000 parts of a drawing have.
 module Frames
@@ -17,27 +18,6 @@ module Frames
       artwork
     end
 
-    def rows(page, server)
-      artwork = prepared
-      page.go_to("http://#{server.host}:#{server.port}/projects/#{artwork.project_id}/dress?tool=pick")
-      sleep 3
-      pick_all(page)
-      page.evaluate(COUNTING)
-      x, y, = handle(page, "stop 1")
-      page.mouse.move(x: x + 13, y: y + 13).down
-      move = -> { MOVES.times { |i| page.mouse.move(x: x + 13 + (i % 80) / 4.0, y: y + 13 + (i % 80) / 8.0) } }
-      Frames.row "A stop dragged of a gradient that 5,000 parts have", Frames.intervals(page, &move)
-      Frames.row "… work on the page's thread", Frames.work(page, &move)
-      page.mouse.up
-    end
-
-    # With a frame round everything.
-    def pick_all(page)
-      box = Dress.box(page, ".stage-room")
-      page.mouse.move(x: box[0] + 2, y: box[1] + 2).down.move(x: box[0] + box[2] - 2, y: box[1] + box[3] - 2, steps: 8).up
-      50.times { page.evaluate("document.querySelector(\"#handles [data-handle='stop 1']\") !== null") ? break : sleep(0.2) }
-    end
-
-    def handle(page, name) = Dress.box(page, %(#handles [data-handle="#{name}"]))
+    def rows(page, server) = Handles.drag(page, server, prepared, "stop 1", "A stop dragged of a gradient that 5,000 parts have")
   end
 end

@@ -1,4 +1,5 @@
 require_relative "drawing"
+require_relative "handle_frames"
 
 # Frames while a pattern is shifted, turned and scaled that 200 parts of a drawing have, each about
 # its own middle; and while a tile is repeated in them, with grain on top.
@@ -20,28 +21,9 @@ module Frames
     end
 
     def rows(page, server)
-      {"repeated" => nil, "once, filling" => Magpie::Artwork::Tiling.new(fit: "filling")}.each { |how, laid| drag(page, server, prepared("Patterns #{how}", laid), how) }
-      drag(page, server, prepared("Patterns with grain", nil, grain: 0.3, width: 1.0, side: "inside"), "repeated, with grain and lines inside")
-    end
-
-    def drag(page, server, artwork, how)
-      page.go_to("http://#{server.host}:#{server.port}/projects/#{artwork.project_id}/dress?tool=pick")
-      sleep 3
-      pick_all(page)
-      page.evaluate(COUNTING)
-      x, y, = Dress.box(page, "#handles [data-handle=shift]")
-      page.mouse.move(x: x + 13, y: y + 13).down
-      move = -> { MOVES.times { |i| page.mouse.move(x: x + 13 + (i % 80) / 4.0, y: y + 13 + (i % 80) / 8.0) } }
-      Frames.row "A pattern shifted in 200 parts, #{how}", Frames.intervals(page, &move)
-      Frames.row "… work on the page's thread", Frames.work(page, &move)
-      page.mouse.up
-    end
-
-    # With a frame round everything.
-    def pick_all(page)
-      box = Dress.box(page, ".stage-room")
-      page.mouse.move(x: box[0] + 2, y: box[1] + 2).down.move(x: box[0] + box[2] - 2, y: box[1] + box[3] - 2, steps: 8).up
-      50.times { page.evaluate("document.querySelector('#handles [data-handle=shift]') !== null") ? break : sleep(0.2) }
+      drag = ->(artwork, how) { Handles.drag(page, server, artwork, "shift", "A pattern shifted in 200 parts, #{how}") }
+      {"repeated" => nil, "once, filling" => Magpie::Artwork::Tiling.new(fit: "filling")}.each { |how, laid| drag.call(prepared("Patterns #{how}", laid), how) }
+      drag.call(prepared("Patterns with grain", nil, grain: 0.3, width: 1.0, side: "inside"), "repeated, with grain and lines inside")
     end
   end
 end

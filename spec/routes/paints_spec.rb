@@ -15,6 +15,17 @@ RSpec.describe App, "Dress, gradients" do
     [last_response.status, CGI.unescapeHTML(last_response.body)]
   end
 
+  # What is said of a gradient or pattern.
+  def self.it_refuses(fields, words)
+    it "refuses #{fields.inspect[0, 70]} by what is wrong, and changes nothing" do
+      before = rows_of_everything
+      status, body = act("gradient-fill", **fields)
+      expect([status, body[/#{words}/]]).to eq [status, body[/#{words}/] || words]
+      expect(status).to be < 500
+      expect(rows_of_everything).to eq before
+    end
+  end
+
   before { Changes::SwitchPaints.perform(project, actor:, artwork: poster, numbers: [moor], role: "fill", kind: "gradient") }
 
   stops = [{of: 0, offset: 0}, {of: 1, offset: 1}]
@@ -25,15 +36,7 @@ RSpec.describe App, "Dress, gradients" do
     {handles: JSON.generate(stops:, from: [0, 0], to: [1e12, 0])} => "lies nowhere", {handles: JSON.generate(stops:, from: "here", to: [1, 0])} => "lies nowhere", {handles: JSON.generate(stops:, from: [0, 0], to: [1, 0], squash: "flat")} => "cannot be read|lies nowhere",
     {shape: "twill"} => "no form of a gradient", {mixing: "mud"} => "no way of mixing", {extent: "on"} => "nothing beyond the ends", {angle: "steep"} => "is no number",
     {stop: "9", stop_opacity: "40"} => "stop is 9: expected 0 to 1", {stop_opacity: "40"} => "Choose a stop first", {stop: "1", stop_tint: "40"} => "follows no swatch", {saw_paint: "then", handles: JSON.generate(stops:)} => "was painted otherwise meanwhile"
-  }.each do |fields, words|
-    it "refuses #{fields.inspect[0, 70]} by what is wrong, and changes nothing" do
-      before = rows_of_everything
-      status, body = act("gradient-fill", **fields)
-      expect([status, body[/#{words}/]]).to eq [status, body[/#{words}/] || words]
-      expect(status).to be < 500
-      expect(rows_of_everything).to eq before
-    end
-  end
+  }.each { |fields, words| it_refuses(fields, words) }
 
   it "refuses what is nothing that is done, or is done to nothing" do
     {"gradient-fill-explode" => "nothing that is done to a gradient", "gradient-fill-as_plaid" => "nothing that is done to a gradient", "gradient-fill-remove" => "two stops at least", "gradient-fill-give" => "Nothing is in hand",
@@ -50,15 +53,7 @@ RSpec.describe App, "Dress, gradients" do
     {
       {handles: "x"} => "handles of the pattern cannot be read", {handles: JSON.generate(by.merge(about: [0]))} => "cannot be read", {handles: JSON.generate(by.merge(turn: "a bit"))} => "cannot be read", {handles: JSON.generate(by.except(:move))} => "cannot be read",
       {handles: JSON.generate(by.merge(move: [1e30, 0]))} => "shifted nowhere", {handles: JSON.generate(by).sub("[4", "[1e400")} => "cannot be read|shifted nowhere", {fit: "tight"} => "no way to lay a pattern", {angle: "steep"} => "is no number", {shift_x: "left"} => "is no number", {shift_y: "1e9"} => "shifted nowhere"
-    }.each do |fields, words|
-      it "refuses #{fields.inspect[0, 70]} by what is wrong, and changes nothing" do
-        before = rows_of_everything
-        status, body = act("gradient-fill", **fields)
-        expect([status, body[/#{words}/]]).to eq [status, body[/#{words}/] || words]
-        expect(status).to be < 500
-        expect(rows_of_everything).to eq before
-      end
-    end
+    }.each { |fields, words| it_refuses(fields, words) }
 
     it "refuses another one that is none" do
       {"gradient-fill-as_plaid" => "is no pattern", "gradient-fill-reverse" => "nothing that is done to a pattern"}.each { |act, words| expect(act(act).last).to include words }
