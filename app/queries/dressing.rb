@@ -39,11 +39,12 @@ class Dressing
     set.transform_values { |held| Magpie::Artwork::Settings.kept(held.map { |place| JSON.parse(place.settings) }.reduce(:merge)) }
   end
 
-  # Parts whose lines are made of elements of their own: what stands in their place.
+  # Parts whose lines are made of elements of their own: what stands in their place. A page is not
+  # told of all that makes a fill opaque, so that none is taken for it.
   # @return [Hash{String => String}] groups of a template, by key
   def lines
     said = PartSettings.new(@artwork, lined).all.select { |_, set| set.built? }
-    said.empty? ? {} : Magpie::Artwork::Lines.new(Drawings.of(@artwork.template), said, said:, frames:, opaque:).groups
+    said.empty? ? {} : Magpie::Artwork::Lines.new(Drawings.of(@artwork.template), said, said:, frames:).groups
   end
 
   # @return [Array<Held>]
