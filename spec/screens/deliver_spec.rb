@@ -67,6 +67,7 @@ RSpec.describe "Deliver", :screen do
       find("body").send_keys(:tab)
       expect(page).to have_css("#file-text", text: "--night-ember-sky: oklch(")
       click_button "Plain table"
+      expect(page).to have_css("#file-text", text: "colour table")
       select "hex", from: "Colours"
       expect(page).to have_css("#file-text", text: "#E46F58")
       click_button "CSS custom properties"
