@@ -5,7 +5,7 @@ module Changes
     include Layering
     include Ties
 
-    MOST = 40 # places at once
+    MOST, PATCHES = 40, 12 # places at once, and patches: each may take half a second
 
     # @param points [Array<[Float, Float]>] places in the drawing; those that lie in one patch are one
     # @param aim [Hash] see Magpie::Picture::Fill::Aim, without its place
@@ -25,14 +25,19 @@ module Changes
     def prepare
       before = Drawings.of(@artwork.template)
       @found = []
-      @points.each do |point|
-        layer, (x, y) = Magpie::Artwork::Layers.under(before, *point)
-        next if layer.nil? || @found.any? { |other, fill, _| other == layer && fill.covers?(x, y) }
-        aim = {x:, y:, **@aim}
-        fill = Magpie::Picture::Fill.find(Pictures.of(layer.sha256), Magpie::Picture::Fill::Aim.new(**aim), small: Pictures.thinned(layer.sha256))
-        @found << [layer, fill, aim, Blob.keep(fill.mask, "image/png")]
-      end
+      @points.each { |point| look(*Magpie::Artwork::Layers.under(before, *point)) if @found.size < PATCHES }
       raise Magpie::Error, "No picture lies there: nothing was filled" if @found.empty?
+    end
+
+    # What is transparent is passed over by a sweep.
+    def look(layer = nil, pixel = nil)
+      x, y = pixel
+      return if layer.nil? || @found.any? { |other, fill, _| other == layer && fill.covers?(x, y) }
+      aim = {x:, y:, **@aim}
+      fill = Magpie::Picture::Fill.find(Pictures.of(layer.sha256), Magpie::Picture::Fill::Aim.new(**aim), small: Pictures.thinned(layer.sha256))
+      @found << [layer, fill, aim, Blob.keep(fill.mask, "image/png")]
+    rescue Magpie::Error
+      raise if @points.size == 1
     end
 
     def make

@@ -47,6 +47,17 @@ RSpec.describe "Pictures that are dressed", :data do
     expect { fill([30, 40], settings: {blend: "glow"}) }.to raise_error Magpie::Error, /no way to blend/
   end
 
+  it "pass over what is transparent in a sweep, and say so to a click; and take so many patches at once" do
+    image = Vips::Image.black(120, 80).add([35, 31, 85, 0])
+    15.times { |step| image = image.draw_rect([200, 196, 40 + step * 14, 255], step * 8, 10, 5, 60, fill: true) }
+    sheet = Changes::BringInArtwork.perform(project, actor:, name: "Sheet.png", bytes: image.cast(:uchar).copy(interpretation: :srgb).pngsave_buffer)
+    expect { fill([6, 20], artwork: sheet) }.to raise_error Magpie::Error, /transparent/
+    strips = (0...15).map { |step| [step * 8 + 2, 20] }
+    made = fill([6, 20], *strips, artwork: sheet)
+    expect(made.parts.size).to eq Changes::FillPicture::PATCHES
+    expect { fill([6, 20], [14, 20], artwork: sheet) }.to raise_error Magpie::Error, /No picture lies there/
+  end
+
   it "have patches that are looked for anew, painted otherwise, and removed" do
     fill([30, 40], settings: {blend: "normal"})
     patch = wall.parts.sole

@@ -26,7 +26,7 @@ module Places
           how = filling
           choices.take("filling" => how.to_s)
           made = Changes::FillPicture.perform(project, actor:, artwork:, points: Fills.points(param.text(:points)), aim: how.aim, content: given, opacity: how.opacity / 100, settings: {blend: how.way})
-          tell "Filled #{count(made.parts.size, "patch")}" if made.parts.size > 1
+          tell "Filled #{count(made.parts.size, "patch")}#{", as many as at once" if made.parts.size == Changes::FillPicture::PATCHES}" if made.parts.size > 1
           back_to_stage
         end
 
