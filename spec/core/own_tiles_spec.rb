@@ -11,10 +11,14 @@ RSpec.describe Magpie::Painters::OwnTile do
   # On white.
   def shown(svg) = Vips::Image.svgload_buffer(svg).flatten(background: 255)
 
-  after { Magpie::Palette::Tile.source = @source if @source }
+  around do |example|
+    source = Magpie::Palette::Tile.source
+    example.run
+  ensure
+    Magpie::Palette::Tile.source = source
+  end
 
   def known(tile)
-    @source = Magpie::Palette::Tile.source
     Magpie::Palette::Tile.source = ->(form) { {"own_dunes" => tile}[form] }
     inks = tile.colours.first(tile.inks).map { |colour| Magpie::Palette::Compound::Ink.new(colour:, offset: 0.0) }
     Magpie::Palette::Compound.new(form: "own_dunes", angle: 0.0, size: 40.0, inks:).checked
