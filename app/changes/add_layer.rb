@@ -17,7 +17,9 @@ module Changes
       @opened = PictureCache.bring(@sha256, @bytes, @file, toned: false)
     end
 
+    # Patches lie on one picture, which its SHA-256 names.
     def make
+      raise Magpie::Error, "#{@artwork[:name]} shows that picture already" if Magpie::Artwork::Layers.all(drawing).any? { |each| each.sha256 == @sha256 }
       Blob.keep(@bytes, Magpie::Picture::File.format(@bytes).media_type, @sha256)
       draw(Magpie::Artwork::Layers.with(drawing, @sha256, @opened.width, @opened.height, @at), {@sha256 => @opened.facts[:plain]})
     end

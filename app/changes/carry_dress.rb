@@ -34,7 +34,7 @@ module Changes
     def held(role) = (@held ||= @source.places.where(part_id: @part.id).index_by(&:role))[role]
 
     def paint(role)
-      from = held(role)
+      from = held(role) or raise @source.without_parts([@number])
       raise Magpie::Error, "The #{role} of #{@part.label} is a gradient or pattern of its file, and stays there" if from.kind == "reference" && @source.template != @artwork.template
       paint_like(places(role), from)
     end

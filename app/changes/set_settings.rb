@@ -21,6 +21,7 @@ module Changes
       raise Magpie::Error, "Nothing is set" if @settings.empty?
       found_parts
       found = @artwork.places_of(@numbers).where(role: roles).joins(:part).order(:id).pluck(:id, :role)
+      raise @artwork.without_parts(@numbers) if found.empty?
       @rows.standing_on(Artwork, [@artwork.id])
       roles_of = own([@artwork], found.map(&:first)).zip(found.map(&:last)).to_h
       update_each(Place, Place.among(roles_of.keys).pluck(:id, :settings).to_h { |id, was| [id, {settings: merged(was, roles_of[id])}] })

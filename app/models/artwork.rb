@@ -66,8 +66,10 @@ class Artwork < Record
   # @param numbers [Array<Integer>] of parts
   # @return [Magpie::Error]
   def without_parts(numbers)
-    locked = parts.numbered(numbers).where(locked: true).pluck(:label)
-    return Magpie::Error.new("#{self[:name]} has no such part") if locked.empty?
+    there = parts.numbered(numbers).where(kind: "part").pluck(:label, :locked)
+    locked = there.select(&:last).map(&:first)
+    return Magpie::Error.new("#{self[:name]} has no such part") if there.empty?
+    return Magpie::Error.new("#{there.first.first} is a patch of a picture: it has a fill, and no line") if locked.empty?
     Magpie::Error.new((locked.size == 1) ? "#{locked.first} is locked. Unlock it first" : "#{locked.size} parts are locked. Unlock them first")
   end
 

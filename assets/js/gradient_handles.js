@@ -2,7 +2,7 @@
 // lines for each middle.
 import { meantStop } from "./gradient.js"
 import { drop, element, endDrop, handle, inRoom, twice } from "./handle_shapes.js"
-import { axes, moved, pointIn, shareOf } from "./lying.js"
+import { axes, moved, pointIn } from "./lying.js"
 
 const OUT = 24 // px by which an end's handle stands off it
 const INSIDE = 1.7 // times as far where it stands inside, since the stop may be drawn there, too
@@ -23,7 +23,7 @@ export function dragged(state, now = {}) {
 const seen = ({ local, unit }, point) => moved(local.multiply(unit), point)
 
 // Where a stop stands on its unit.
-export function onUnit(made, offset) {
+function onUnit(made, offset) {
   if (made.form !== "conic") return [offset, 0]
   const turn = offset * 2 * Math.PI
   return [Math.cos(turn), Math.sin(turn)]
@@ -32,7 +32,6 @@ export function onUnit(made, offset) {
 // Where on its unit a place on the stage is.
 export const unitAt = (state, point) => moved(state.local.multiply(state.unit).inverse(), point)
 export const localAt = (state, point) => moved(state.local.inverse(), point)
-export const shareAt = (state, point) => shareOf(state.made.box, localAt(state, point))
 
 function standsAt(state, offset) {
   const at = onUnit(state.made, offset)

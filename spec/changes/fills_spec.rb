@@ -92,6 +92,7 @@ RSpec.describe "Pictures that are dressed", :data do
     expect(Magpie::Artwork::Layers.all(template(poster))).to eq []
     Changes::AddLayer.perform(project, actor:, artwork: poster, name: "Wall.png", bytes: wall_picture, at: "beneath")
     expect(seen(384, 500, artwork: poster)).not_to eq "#C8C4B8"
+    expect { Changes::AddLayer.perform(project, actor:, artwork: poster, name: "Again.png", bytes: wall_picture, at: "above") }.to raise_error Magpie::Error, "Poster shows that picture already"
     expect { Changes::AddLayer.perform(project, actor:, artwork: poster, name: "Wall.png", bytes: wall_picture, at: "beside") }.to raise_error Magpie::Error, /beneath or above/
     expect { Changes::AddLayer.perform(project, actor:, artwork: poster, name: "a.txt", bytes: "a", at: "above") }.to raise_error Magpie::Error, /a.txt/
   end
@@ -115,6 +116,24 @@ RSpec.describe "Pictures that are dressed", :data do
     filling.send(:prepare)
     wall.update!(template: DrawnPicture.keep(Magpie::Artwork::Layers.without_layer(template, Magpie::Artwork::Layers.all(template).sole.sha256), {}))
     expect { filling.send(:make) }.to raise_error Magpie::Error, /taken away meanwhile/
+  end
+
+  it "have patches with a fill and no line, which is said to whoever wants one of them" do
+    fill([30, 40], settings: {blend: "normal"})
+    poster = bring_in_poster(project)
+    patch = {actor:, artwork: wall, numbers: wall.parts.pluck(:position)}
+    moor = {actor:, artwork: poster, numbers: numbers(poster, "moor")}
+    outfit = Changes::KeepOutfit.perform(project, **moor, palette: project.palettes.first, name: "Night")
+    [
+      -> { Changes::ExchangePaints.perform(project, **patch) }, -> { Changes::KeepOutfit.perform(project, **patch, palette: project.palettes.first, name: "Wall") }, -> { Changes::DressParts.perform(project, **patch, role: "line", content: nil) },
+      -> { Changes::SetSettings.perform(project, **patch, settings: {width: 3.0}) }, -> { Changes::CarryDress.perform(project, **moor, from: [wall, patch[:numbers].first], what: %w[line]) }
+    ].each do |change|
+      before = [rows_of_everything, RecordedChange.count]
+      expect(&change).to raise_error Magpie::Error, "Patch 1 is a patch of a picture: it has a fill, and no line"
+      expect([rows_of_everything, RecordedChange.count]).to eq before
+    end
+    Changes::WearOutfit.perform(project, **patch, outfit:)
+    expect([seen(30, 40), Following::Invariants.misworn]).to eq ["#121720", []]
   end
 
   it "keep their files as long as something shows them, undo among it" do

@@ -17,6 +17,18 @@ RSpec.describe "Dress, tiles of one's own", :screen do
     expect(page).to have_css(".notice", text: "look among the patterns")
   end
 
+  # Nothing is picked then, which would be outlined.
+  def expect_alike_everywhere
+    hide_texts
+    find("#stage").execute_script("this.focus()")
+    keys :escape
+    picks # nothing, which would be outlined
+    open_dress
+    found = differences(looks(poster))
+    expect(found.values.max).to be < 0.5, found.inspect
+    click_part "plum_band"
+  end
+
   it "come in as drawings whose colours are inks, show where they meet themselves, and leave the list" do
     with_pattern "plum_band"
     bring_in("dunes.svg", dunes)
@@ -31,14 +43,7 @@ RSpec.describe "Dress, tiles of one's own", :screen do
     within(".picked-stops") { click_button "Give" }
     ember = Swatch.find_by!(name: "Ember sky")
     eventually { expect(paint.compound.inks[1].reference).to eq ember.id }
-    hide_texts
-    find("#stage").execute_script("this.focus()")
-    keys :escape
-    picks # nothing, which would be outlined
-    open_dress
-    found = differences(looks(poster))
-    expect(found.values.max).to be < 0.5, found.inspect
-    click_part "plum_band"
+    expect_alike_everywhere
     more do
       expect(page).to have_text("Left and right: no seam shows").and have_text("Top and bottom: the seam shows")
       click_button "Take it off the list"
@@ -59,14 +64,7 @@ RSpec.describe "Dress, tiles of one's own", :screen do
     fill_in "Repeat of the pattern", with: "192"
     keys :enter
     eventually { expect(paint.laid.scale).to eq 8 }
-    hide_texts
-    find("#stage").execute_script("this.focus()")
-    keys :escape
-    picks # nothing, which would be outlined
-    open_dress
-    found = differences(looks(poster))
-    expect(found.values.max).to be < 0.5, found.inspect
-    click_part "plum_band"
+    expect_alike_everywhere
     find("#tiles summary").click
     find("input[form=own-tile]", visible: :all).attach_file(file("notes.txt", "nothing"))
     expect(page).to have_css(".notice", text: "notes.txt")
