@@ -153,12 +153,12 @@ module ScreenSupport
   end
 
   # Waits as long as Capybara waits for what a person would see.
-  # An unmet expectation is no StandardError, so it is turned into one that Capybara retries.
+  # An unmet expectation is turned into an error that Capybara retries; so is one about what is not there yet (nil, no record).
   def eventually
     unmet = nil
     page.document.synchronize(Capybara.default_max_wait_time) do
       yield
-    rescue RSpec::Expectations::ExpectationNotMetError => unmet
+    rescue RSpec::Expectations::ExpectationNotMetError, NoMethodError, ActiveRecord::RecordNotFound => unmet
       raise Capybara::ElementNotFound
     end
   rescue Capybara::ElementNotFound
