@@ -15,10 +15,9 @@ module Changes
     def prepare
       @part = @artwork.parts.find_by(position: @number) or raise Magpie::Error, "#{@artwork[:name]} has no such part"
       raise Magpie::Error, "#{@part.label} is locked. Unlock it first" if @part.locked
-      before = Drawings.of(@artwork.template)
-      filled = Magpie::Artwork::Layers.fills(before).find { |each| each.key == @part.key } or raise Magpie::Error, "#{@part.label} is no patch of a picture"
-      @layer = Magpie::Artwork::Layers.all(before).find { |each| each.sha256 == filled.sha256 }
-      @aim = {**filled.aim.transform_keys(&:to_sym), **@given}
+      @layer, aim = Magpie::Artwork::Layers.of_fill(Drawings.of(@artwork.template), @part.key)
+      raise Magpie::Error, "#{@part.label} is no patch of a picture" unless @layer
+      @aim = {**aim, **@given}
       @fill = Magpie::Picture::Fill.find(Pictures.of(@layer.sha256), Magpie::Picture::Fill::Aim.new(**@aim), small: Pictures.thinned(@layer.sha256))
       @mask = Blob.keep(@fill.mask, "image/png")
     end

@@ -1,6 +1,6 @@
 // A sweep that passes over a picture fills the patches that it meets, as the Fill tool last did.
 import { find, submit } from "./page.js"
-import { placeOf } from "./fill_tool.js"
+import { placeOf } from "./fill_outline.js"
 
 const APART = 10 // px between two places that are looked at
 const MOST = 40 // see Changes::FillPicture

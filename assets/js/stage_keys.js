@@ -3,7 +3,8 @@
 import { parts } from "./drawings.js"
 import { find, typing } from "./page.js"
 import { pick, picked } from "./picks.js"
-import { give, host, showGiven, stage, target } from "./stage.js"
+import { give, host, showGiven, stage, target, tool as inUse } from "./stage.js"
+import { onPicture } from "./fill_keys.js"
 
 const narrower = [] // what was picked before it was widened, latest last
 const TOOLS = { 1: "pick", 2: "sweep", 3: "read", 4: "carry", 5: "fill" }
@@ -12,7 +13,7 @@ const drawn = () => parts(host()).flatMap((part, number) => part.localName === "
 
 document.addEventListener("keydown", event => {
   if (!stage() || event.ctrlKey || event.metaKey || event.altKey || typing(event.target)) return
-  const act = event.target === stage() ? { ...onStage, ...anywhere }[event.key] : anywhere[event.key]
+  const act = event.target === stage() ? { ...onStage, ...(inUse() === "fill" ? onPicture : {}), ...anywhere }[event.key] : anywhere[event.key]
   if (!act || find("dialog[open]")) return
   event.preventDefault()
   act(event)

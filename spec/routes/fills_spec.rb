@@ -47,4 +47,13 @@ RSpec.describe App, "Dress, pictures" do
     get "#{path}/artworks/#{wall.id}/like.json?x=-10&y=1e300"
     expect([last_response.status < 500, last_response.body.include?("No picture lies there")]).to eq [true, true]
   end
+
+  it "shows how a patch would be if it was looked for otherwise, and says of what is none" do
+    take("#E46F58")
+    send_form("artworks/#{wall.id}/fills", points: "[[10, 10]]")
+    get "#{path}/artworks/#{wall.id}/like.json?part=#{wall.parts.sole.position}"
+    expect(JSON.parse(last_response.body)).to include("outline" => start_with("M0 0H60"), "share" => 100.0)
+    get "#{path}/artworks/#{wall.id}/like.json?part=99"
+    expect([last_response.status < 500, last_response.body.include?("no patch of a picture")]).to eq [true, true]
+  end
 end

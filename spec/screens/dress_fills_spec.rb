@@ -39,12 +39,19 @@ RSpec.describe "Dress, pictures", :screen do
     settled
   end
 
-  it "are filled by a click, follow their swatch, and show the picture again when the patch is removed" do
+  def fill_wall(way, across, down)
     bring_in_wall
     fill_tool
-    how(way: "covers", soft: 0)
-    mouse.click(**at(0.4, 0.6))
+    how(way:, soft: 0)
+    mouse.click(**at(across, down))
     expect_done "Filled a patch of North wall with Ember sky"
+  end
+
+  # What is outlined.
+  def outline = page.evaluate_script("document.querySelector('#filling [data-found]')?.getAttribute('d') ?? ''")
+
+  it "are filled by a click, follow their swatch, and show the picture again when the patch is removed" do
+    fill_wall "covers", 0.4, 0.6
     eventually { expect(seen(0.4, 0.6)).to eq "#E46F58" }
     expect([seen(0.8, 0.6)]).to eq ["#C8C4B8"]
     ember = Swatch.find_by!(name: "Ember sky")
@@ -75,18 +82,17 @@ RSpec.describe "Dress, pictures", :screen do
     bring_in_wall
     fill_tool
     find("#fill-form [name=tolerance]").execute_script("this.value = 2")
-    outline = -> { page.evaluate_script("document.querySelector('#filling path')?.getAttribute('d') ?? ''") }
     mouse.move(**at(0.4, 0.2))
     mouse.down
-    eventually { expect(outline.call).to start_with "M" }
-    narrow = outline.call
+    eventually { expect(outline).to start_with "M" }
+    narrow = outline
     mouse.move(**at(0.4, 0.2).then { |point| {x: point[:x] + 160, y: point[:y]} }, steps: 8)
     expect(page).to have_css("#fill-form output", text: "ΔE 12")
-    eventually { expect(outline.call).not_to eq narrow }
+    eventually { expect(outline).not_to eq narrow }
     keys :escape
     mouse.up
     settled
-    expect([outline.call, wall.parts.count, find("#fill-form [name=tolerance]").value]).to eq ["", 0, "2"]
+    expect([outline, wall.parts.count, find("#fill-form [name=tolerance]").value]).to eq ["", 0, "2"]
     mouse.move(**at(0.4, 0.6))
     mouse.down
     mouse.move(**at(0.4, 0.6).then { |point| {x: point[:x] + 32, y: point[:y]} }, steps: 4)
@@ -95,12 +101,55 @@ RSpec.describe "Dress, pictures", :screen do
     expect(Magpie::Artwork::Layers.fills(Drawings.of(wall.reload.template)).sole.aim["tolerance"]).to eq 4.0
   end
 
-  it "are filled by a sweep that meets several patches, and look alike everywhere" do
+  it "are filled by keys: a mark is moved, what is outlined round it is filled" do
     bring_in_wall
     fill_tool
-    how(way: "light and shade stay", soft: 0)
-    mouse.click(**at(0.1, 0.1))
+    how(soft: 0)
+    find("#stage").execute_script("this.focus()")
+    keys :right
+    eventually { expect(outline).to start_with "M" }
+    wall_in_the_middle = outline
+    mark = -> { page.evaluate_script("document.querySelector('.fill-mark-in').getAttribute('d')") }
+    middle = mark.call
+    2.times { keys [:shift, :up] }
+    2.times { keys :right }
+    eventually { expect(outline).not_to eq wall_in_the_middle }
+    expect(mark.call).not_to eq middle
+    before = outline
+    find("#fill-form [name=where]").select("everywhere")
+    find("#fill-form [name=tolerance]").execute_script("this.value = 2; this.dispatchEvent(new Event('input', {bubbles: true}))")
+    eventually { expect(outline).not_to eq before }
+    find("#stage").execute_script("this.focus()")
+    keys :enter
     expect_done "Filled a patch of North wall with Ember sky"
+    aim = Magpie::Artwork::Layers.fills(Drawings.of(wall.reload.template)).sole.aim
+    expect(aim.values_at("tolerance", "everywhere")).to eq [2.0, true]
+    expect([aim["x"], aim["y"]].zip([120, 80]).map { |now, then_| now <=> then_ }).to eq [1, -1]
+    settled
+    expect(page).to have_css(".fill-mark-in", visible: :all)
+    keys :escape
+    expect(page).to have_no_css(".fill-mark-in", visible: :all)
+  end
+
+  it "show how a patch would be, looked for anew, before it is" do
+    fill_wall "covers", 0.4, 0.6
+    click_link "Pick parts"
+    settled
+    mouse.click(**at(0.4, 0.6))
+    picks "patch_1", artwork: wall
+    find("#filled summary").click
+    within("#filled") { fill_in "Over gaps up to", with: "20" }
+    eventually { expect(outline).to start_with "M" }
+    wide = outline
+    within("#filled") { fill_in "Over gaps up to", with: "0" }
+    eventually { expect(outline).not_to eq wide }
+    find("#filled summary").click
+    eventually { expect(outline).to eq "" }
+    expect(Magpie::Artwork::Layers.fills(Drawings.of(wall.reload.template)).sole.aim["gap"]).to eq 0
+  end
+
+  it "are filled by a sweep that meets several patches, and look alike everywhere" do
+    fill_wall "light and shade stay", 0.1, 0.1
     hold "Lamp"
     expect(page).to have_css(".dress[data-tool=sweep]")
     settled

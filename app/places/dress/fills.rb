@@ -3,6 +3,7 @@ module Places
     # Pictures in an artwork, and patches of them that are filled.
     module Fills
       PLACES = -1_000_000.0..1_000_000.0 # in units of a drawing
+      PARTS = 0..Magpie::Limits::ELEMENTS
 
       def self.registered(app)
         app.get("/pictures/:sha256") do
@@ -16,9 +17,9 @@ module Places
         # What would be filled, while one chooses.
         app.get("/projects/:project/artworks/:artwork/like.json") do
           content_type :json
-          layer, (x, y) = Magpie::Artwork::Layers.under(Drawings.of(artwork.template), param.number(:x, 0, PLACES), param.number(:y, 0, PLACES))
-          raise Magpie::Error, "No picture lies there" unless layer
-          found = Magpie::Picture::Fill.sketch(::Pictures.of(layer.sha256), Magpie::Picture::Fill::Aim.new(x:, y:, **filling.aim), small: ::Pictures.thinned(layer.sha256))
+          drawing = Drawings.of(artwork.template)
+          layer, at = param.given?(:part) ? Fills.of_patch(artwork, drawing, param.whole(:part, PARTS)) : Fills.under(drawing, param)
+          found = Magpie::Picture::Fill.sketch(::Pictures.of(layer.sha256), Magpie::Picture::Fill::Aim.new(**at, **filling.aim), small: ::Pictures.thinned(layer.sha256))
           JSON.generate(outline: found.outline, matrix: layer.matrix.to_s, share: (found.share * 100).round(1))
         end
 
@@ -31,7 +32,7 @@ module Places
         end
 
         app.post("/projects/:project/artworks/:artwork/fills/:part") do
-          number = param.whole(:part, 0..Magpie::Limits::ELEMENTS)
+          number = param.whole(:part, PARTS)
           case (act = param.text(:act))
           when "adjust" then Changes::AdjustFill.perform(project, actor:, artwork:, number:, aim: filling.aim)
           when "remove" then Changes::RemoveFills.perform(project, actor:, artwork:, numbers: [number])
@@ -52,6 +53,19 @@ module Places
           tell "Laid #{name} #{param.text(:at)} #{artwork.name}. Fill colours patches of it"
           back_to_stage
         end
+      end
+
+      # @return [[Magpie::Artwork::Layers::Layer, Hash]] the picture that lies there, and its px
+      # @raise [Magpie::Error]
+      def self.under(drawing, param)
+        layer, (x, y) = Magpie::Artwork::Layers.under(drawing, param.number(:x, 0, PLACES), param.number(:y, 0, PLACES))
+        layer ? [layer, {x:, y:}] : raise(Magpie::Error, "No picture lies there")
+      end
+
+      # The same of where a patch was looked for.
+      def self.of_patch(artwork, drawing, number)
+        layer, aim = Magpie::Artwork::Layers.of_fill(drawing, artwork.parts.find_by(position: number)&.key)
+        layer ? [layer, aim.slice(:x, :y)] : raise(Magpie::Error, "That is no patch of a picture")
       end
 
       # @param text [String] JSON: [[x, y], …] in units of the drawing

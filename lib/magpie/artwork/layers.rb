@@ -68,6 +68,13 @@ module Magpie
       # @return [Array<Filled>]
       def fills(template) = template.scan(FILL).map { |(text)| JSON.parse(CGI.unescapeHTML(text)) }.map { |key, sha256, aim| Filled.new(key, sha256, aim) }
 
+      # On which picture the part of a key lies, and how it was looked for.
+      # @return [[Layer, Hash{Symbol => Object}], nil]
+      def of_fill(template, key)
+        filled = fills(template).find { |each| each.key == key }
+        filled && [all(template).find { |each| each.sha256 == filled.sha256 }, filled.aim.transform_keys(&:to_sym)]
+      end
+
       # @param key [String] of a new part
       # @param layer [Layer] on which it lies
       # @param found [Picture::Fill]
