@@ -36,6 +36,20 @@ RSpec.describe Magpie::Picture::Patch do
     end
   end
 
+  it "takes of random colours those within the tolerance, but for a fifth of it at its edge" do
+    random = Random.new(3)
+    bytes = random.bytes(60_000)
+    working = picture(Vips::Image.new_from_memory_copy(bytes, 200, 100, 3, :uchar).copy(interpretation: :srgb)).working
+    colours = Numo::DFloat.cast(bytes.unpack("C*")).reshape(20_000, 3).then { |rows| working.lab((0..2).map { |band| rows[true, band].dup }) }
+    [2.0, 4.0, 7.0, 10.0].cycle(8).each do |tolerance|
+      x, y = random.rand(200), random.rand(100)
+      away = Magpie::Bulk.de2000(colours.map { |column| column[y * 200 + x] }, colours)
+      taken = Numo::UInt8.from_binary(described_class.alike(working, x, y, tolerance).write_to_memory).ne(0)
+      wrong = [*away[(away.lt(tolerance * 0.8) & ~taken).where], *away[(away.gt(tolerance * 1.2) & taken).where]]
+      expect(wrong).to be_empty, "#{wrong.size} of #{taken.count_true} within #{tolerance} of #{x}, #{y}"
+    end
+  end
+
   it "grows with the tolerance, and holds its place whatever the noise" do
     noisy = picture(noise_picture(120, 90, [150, 90, 60], 6))
     counts = [1.0, 4.0, 12.0, 40.0].map { |tolerance| probe.patch(noisy, 60, 45, tolerance).count }

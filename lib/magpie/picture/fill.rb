@@ -102,18 +102,18 @@ module Magpie
       # What of the box is covered: white where all is.
       # @return [String] PNG, grey, at most LONGEST px
       def mask
-        shown = small(cropped, LONGEST)
-        shown = shown.gaussblur(@aim.soft * shown.width / cropped.width) if @aim.soft * shown.width / cropped.width > 0.2
+        soft = @aim.soft * kept.width / inner[2]
+        shown = (soft > 0.2) ? kept.gaussblur(soft) : kept
         shown.copy(interpretation: :"b-w").pngsave_buffer(compression: 3, strip: true)
       end
 
       # Its edges, holes included, as seen from some way off.
       # @return [String] the d of a path, in px of the picture
-      def outline = Edges.path(table(small(cropped, OUTLINED) > 127), *box.map { |value| value * @step })
+      def outline = Edges.path(table(small(kept, OUTLINED) > 127), *box.map { |value| value * @step })
 
       # Rows that hold all of it, for the pointer.
       # @return [String] the d of a path, in px of the picture
-      def rows = Edges.rows(table(small(cropped, HELD) > 0), *box)
+      def rows = Edges.rows(table(small(kept, HELD) > 0), *box)
 
       private
 
@@ -132,7 +132,8 @@ module Magpie
 
       def table(image) = Pixels.numbers(image).reshape(image.height, image.width)
 
-      def cropped = @cropped ||= @found.crop(*inner).copy_memory
+      # What is kept of the box, its edge still hard.
+      def kept = @kept ||= small(@found.crop(*inner), LONGEST).copy_memory
 
       def small(image, longest)
         step = [image.width, image.height].max / longest.to_f

@@ -36,16 +36,25 @@ module Magpie
         (Difference::Ciede2000.of(mean, own) > tolerance) ? own : mean
       end
 
-      # 255 where a pixel is within the tolerance. The lattice's whole 8-bit cube
-      # says where such colours lie at all; a second one divides just that window.
+      # 255 where a pixel is within the tolerance. A coarse lattice of the whole 8-bit cube
+      # says where such colours lie at all; a second one divides just that window, and of it
+      # only what the first did not rule out is measured.
       def self.like(working, seed, tolerance, steps)
+        coarse = Lattice.coarse
         inside = within(tolerance * SPARE + 2, seed, working.cube)
-        window = Lattice.whole.middles.map { |column| inside.empty? ? [0, 255] : [column[inside].min - 7, column[inside].max + 7].map { |v| v.round.clamp(0, 255) } }
-        fine = Lattice.new(window, steps:)
+        fine = Lattice.new(window(coarse, inside), steps:)
+        cells = inside.empty? ? nil : coarse.covering(inside, fine)
         table = Numo::UInt8.zeros(Lattice::NOWHERE + 1)
-        table[within(tolerance, seed, working.lab(fine.middles))] = 255
+        near = within(tolerance, seed, working.lab(cells ? fine.middles_of(cells) : fine.middles))
+        table[cells ? cells[near] : near] = 255
         lookup = ::Vips::Image.new_from_memory_copy(table.to_binary, table.size, 1, 1, :uchar)
         fine.index(working).maplut(lookup).copy_memory
+      end
+
+      # Lowest and highest value of each band, and a step of the lattice more.
+      def self.window(lattice, cells)
+        return Lattice::WHOLE if cells.empty?
+        lattice.middles_of(cells).each_with_index.map { |column, band| [column.min - lattice.width(band), column.max + lattice.width(band)].map { |v| v.round.clamp(0, 255) } }
       end
 
       # Which of the colours are within a ΔE00 of one. Most are too light or too dark
@@ -56,7 +65,7 @@ module Magpie
         near.empty? ? near : near[(Bulk.de2000(seed, lab.map { |column| column[near] }) < limit).where]
       end
 
-      private_class_method :seed, :like, :within
+      private_class_method :seed, :like, :window, :within
 
       # @return [Array<[Integer, Integer]>] corners of the outer edge, in pixels of the picture
       def outline = Outline.of(mask).map { |x, y| [x + left, y + top] }

@@ -29,9 +29,9 @@ module Magpie
       # The same as CIE Lab.
       def lab(columns) = Bulk.linear_to_lab(linear(columns))
 
-      # The middles of the whole lattice's cells as CIE Lab: the same for all pictures
+      # The middles of the coarse lattice's cells as CIE Lab: the same for all pictures
       # of a kind.
-      def cube = CUBES[@lab] ||= lab(Lattice.whole.middles)
+      def cube = CUBES[@lab] ||= lab(Lattice.coarse.middles)
 
       # @return [Array<Float>] the three bands of a pixel
       def at(x, y) = @image.getpoint(x, y)
