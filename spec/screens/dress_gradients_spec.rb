@@ -28,16 +28,7 @@ RSpec.describe "Dress, gradients", :screen do
     [[0, 0], [1, 0]].map { |point| axes.point(*point).map(&:round) }
   end
 
-  # One px of the stage in units of the drawing.
-  def unit = poster.width / box_of("#stage")["width"]
-
-  def with_gradient(*keys)
-    keys.each_with_index { |key, index| click_part key, shift: index > 0 }
-    picks(*keys)
-    click_button "Gradient"
-    expect(page).to have_css("#handles [data-handle='stop 1']")
-    settled
-  end
+  def with_gradient(*keys) = switched("Gradient", "stop 1", keys)
 
   it "begins with the colour that is there and what is in hand, is remembered, and is switched back" do
     hold "Lamp"

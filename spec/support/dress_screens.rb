@@ -24,6 +24,18 @@ module DressScreens
   # A point in the window at a share of the stage.
   def on_stage(across, down) = box_of("#stage").then { |box| {x: box["x"] + box["width"] * across, y: box["y"] + box["height"] * down} }
 
+  # One px of the stage in units of the drawing.
+  def unit = poster.width / box_of("#stage")["width"]
+
+  # Parts are picked and filled with a gradient or pattern instead, whose handles come.
+  def switched(kind, handle, keys)
+    keys.each_with_index { |key, index| click_part key, shift: index > 0 }
+    picks(*keys)
+    click_button kind
+    expect(page).to have_css("#handles [data-handle='#{handle}']")
+    settled
+  end
+
   # The wheel, where the pointer is.
   def roll(by, at)
     find(".stage-room:has(#stage)").execute_script("this.dispatchEvent(new WheelEvent('wheel', { deltaY: #{by}, clientX: #{at[:x]}, clientY: #{at[:y]}, bubbles: true, cancelable: true }))")

@@ -16,20 +16,11 @@ module PatternScreens
 
   def by(kind, x, y) = handle_at(kind).then { |point| {x: point[:x] + x, y: point[:y] + y} }
 
-  # One px of the stage in units of the drawing.
-  def unit = poster.width / box_of("#stage")["width"]
-
   def axes(key = "plum_band") = (paint(key).laid || Magpie::Artwork::Tiling.new).then { |laid| Magpie::Painters::Tiles.new(paint(key).compound, nil).axes(laid, PartFrames.of(poster.template)[key]) }
 
   def near(found, expected, within) = expect(found.zip(expected).map { |one, two| (one - two).abs }.max).to(be < within, "#{found} beside #{expected}")
 
-  def with_pattern(*keys)
-    keys.each_with_index { |key, index| click_part key, shift: index > 0 }
-    picks(*keys)
-    click_button "Pattern"
-    expect(page).to have_css("#handles [data-handle='shift']")
-    settled
-  end
+  def with_pattern(*keys) = switched("Pattern", "shift", keys)
 
   def more(&) = find("#gradient-more").tap { |menu| menu.find("summary").click unless menu["open"] }.then { |menu| within(menu, &) }
 
