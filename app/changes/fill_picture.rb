@@ -50,7 +50,7 @@ module Changes
         made = Magpie::Artwork::Layers.filled(made, key(name), layer, fill, mask, aim)
         {artwork_id: @artwork.id, key: key(name), label: name, kind: "part", position: number + index}
       end
-      draw(made, @found.to_h { |found| [found.last, true] })
+      draw(made, @found.to_h { |found| [found.last, true] }, more: rows.size)
       dress(create_all(Part, rows))
     end
 
@@ -59,7 +59,6 @@ module Changes
     def dress(ids)
       places = create_all(Place, ids.map { |part_id| {artwork_id: @artwork.id, part_id:, role: "fill", kind: "none", opacity: @opacity, settings: @settings.presence} })
       give(places, @content)
-      family.each { |each| update(each, part_count: each.part_count + ids.size) }
       @parts = Part.where(id: ids).order(:position).to_a
       self
     end

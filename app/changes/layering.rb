@@ -1,6 +1,6 @@
 module Changes
   # What makes another drawing of an artwork's, for all its colourways: a picture more, or
-  # something filled on one.
+  # something filled on one. These have the drawing of the first (db/migrate/20261130000001).
   module Layering
     include OfArtwork
 
@@ -8,11 +8,14 @@ module Changes
 
     # @param drawing [String] a template
     # @param plain [Hash{String => Boolean}] see DrawnPicture.keep
-    def draw(drawing, plain = {})
-      update_all(Artwork, family.map(&:id), template: DrawnPicture.keep(drawing, plain))
+    # @param more [Integer] parts
+    def draw(drawing, plain = {}, more: 0)
+      update_all(Artwork, [@artwork.id], template: DrawnPicture.keep(drawing, plain), part_count: now(:part_count) + more)
     end
 
     # As it is now, once nobody else changes it.
-    def drawing = Drawings.of(Artwork.where(id: @artwork.id).pick(:template))
+    def drawing = Drawings.of(now(:template))
+
+    def now(column) = Artwork.where(id: @artwork.id).pick(column)
   end
 end

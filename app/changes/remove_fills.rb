@@ -20,8 +20,7 @@ module Changes
       clear_places(places)
       remove(Place, places)
       remove(Part, @parts.map(&:id))
-      draw(@parts.reduce(drawing) { |made, part| Magpie::Artwork::Layers.without(made, part.key) })
-      family.each { |each| update(each, part_count: each.part_count - @parts.size) }
+      draw(@parts.reduce(drawing) { |made, part| Magpie::Artwork::Layers.without(made, part.key) }, more: -@parts.size)
     end
 
     def words = "Removed #{(@parts.size == 1) ? @parts.first.label : count(@parts.size, "patch")} from #{@artwork[:name]}"

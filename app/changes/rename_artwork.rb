@@ -13,7 +13,7 @@ module Changes
     def make
       raise Magpie::Error, "An artwork needs a name" if @name.empty?
       @was = @artwork.name
-      update_all(Artwork, Artwork.family(@artwork.id).ids, name: @name)
+      update_all(Artwork, [@artwork.id], name: @name) # colourways are called as their first
     end
 
     def words = "Renamed #{@was} to #{@name}"

@@ -40,6 +40,23 @@ RSpec.describe "Pictures that are dressed", :data do
     expect(Following::Invariants.broken).to eq []
   end
 
+  it "have the same drawing and name in all colourways, whenever these were begun or came back and whatever is undone" do
+    removed = Changes::AddColourway.perform(project, actor:, artwork: wall)
+    Changes::RemoveColourway.perform(project, actor:, artwork: removed)
+    fill([30, 40])
+    Changes::RenameArtwork.perform(project, actor:, artwork: wall, name: "South wall")
+    filled, renamed = RecordedChange.order(:id).last(2)
+    begun = Changes::AddColourway.perform(project, actor:, artwork: wall.reload)
+    undo_only = ->(change) { Changes::History.undo(project, change.id, actor:) }
+    undo_only.call(RecordedChange.all.find { |each| each.words.start_with?("Removed the colourway") })
+    in_all = -> { [wall, begun, removed].map { |each| each.reload.then { |one| [one[:name], one.template, one.part_count] } }.uniq }
+    expect(in_all.call).to eq [["South wall", wall.reload.template, 1]]
+    expect(seen(30, 40, artwork: removed)).to eq "#E46F58"
+    [filled, renamed].each(&undo_only)
+    expect(in_all.call).to eq [["North wall", wall.reload.template, 0]]
+    expect([begun, removed].map { |each| seen(30, 40, artwork: each) }).to eq %w[#C8C4B8 #C8C4B8]
+  end
+
   it "are filled at several places at once, each patch once" do
     made = fill([30, 40], [40, 50], [90, 40], [5000, 1])
     expect([made.parts.map(&:label), RecordedChange.order(:id).last.words]).to eq [["Patch 1", "Patch 2"], "Filled 2 patches of North wall with Ember"]

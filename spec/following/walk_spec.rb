@@ -20,6 +20,13 @@ RSpec.describe Following, "through any sequence of changes, undo and redo" do
   # What pages were not told adds up: they are looked at now and then.
   def shown(walk, step) = (step % 8 == 7) ? walk.pages : []
 
+  # A colourway has what its first has, and does not stand without it.
+  def torn
+    rows = Artwork.order(:id).pluck(:id, :first_id, :removed_at, :name, :template, :part_count)
+    firsts = rows.to_h { |id, _, removed_at, *shared| [id, [removed_at, shared]] }
+    rows.filter_map { |id, first, removed_at, *shared| "artwork #{id} is no colourway of #{first}" if first && (firsts[first][1] != shared || removed_at.nil? && firsts[first][0]) }
+  end
+
   def locked = Swatch.where(locked: true).pluck(:id, :colour, :paint).to_h { |id, *value| [id, value] }
 
   def wrong(before)
@@ -28,6 +35,7 @@ RSpec.describe Following, "through any sequence of changes, undo and redo" do
     wrong += Place.joins(:follow).where("places.hex IS NOT NULL OR places.colour IS NOT NULL OR places.paint IS NOT NULL").map { |place| "place #{place.id} follows and keeps a value" }
     wrong += Library.standing.reject { |library| library.entries.map(&:position).then { |positions| positions.uniq == positions } }.map { |library| "entries of #{library.name} stand on one another" }
     wrong += Entry.where("hex !~ '^#[0-9A-F]{6}([0-9A-F]{2})?$'").map { |entry| "entry #{entry.id} has no hex" } + Entry.all.reject { |entry| entry.colour.hex == entry.hex }.map { |entry| "entry #{entry.id} is not what it shows" }
+    wrong += torn
     now = locked
     wrong + before.filter_map { |id, value| "locked swatch #{id} moved" if now.key?(id) && now[id] != value }
   end
