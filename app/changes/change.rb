@@ -98,6 +98,9 @@ module Changes
       @rows.updating(record.class, [record.id], attributes.keys) { record.update!(**attributes) }
     end
 
+    # What a record holds once nobody else changes it, which may be other than when it was found.
+    def now(record, column) = record.class.where(id: record.id).pick(column)
+
     # One statement for any number of rows.
     def update_all(model, ids, **attributes)
       @rows.updating(model, ids, attributes.keys) { model.where(id: ids).update_all(attributes) } if ids.any?

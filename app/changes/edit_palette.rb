@@ -22,7 +22,7 @@ module Changes
       raise Magpie::Error, "A palette needs a name" if @columns[:name] == ""
       check_grid
       check_limits
-      @columns[:limits] = @palette.limits.merge(@limits) if @limits.any?
+      @columns[:limits] = now(@palette, :limits).merge(@limits) if @limits.any?
       update(@palette, **@columns)
       @palette
     end

@@ -10,12 +10,10 @@ module Changes
     # @param plain [Hash{String => Boolean}] see DrawnPicture.keep
     # @param more [Integer] parts
     def draw(drawing, plain = {}, more: 0)
-      update_all(Artwork, [@artwork.id], template: DrawnPicture.keep(drawing, plain), part_count: now(:part_count) + more)
+      update_all(Artwork, [@artwork.id], template: DrawnPicture.keep(drawing, plain), part_count: now(@artwork, :part_count) + more)
     end
 
     # As it is now, once nobody else changes it.
-    def drawing = Drawings.of(now(:template))
-
-    def now(column) = Artwork.where(id: @artwork.id).pick(column)
+    def drawing = Drawings.of(now(@artwork, :template))
   end
 end

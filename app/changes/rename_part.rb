@@ -20,7 +20,7 @@ module Changes
 
     def rename_group
       @was = GroupsOfParts.new(@artwork).label(@group) or raise Magpie::Error, "#{@artwork.name} has no such group"
-      update(@artwork, group_labels: {**@artwork.group_labels, @group => @name})
+      update(@artwork, group_labels: {**now(@artwork, :group_labels), @group => @name})
     end
 
     def rename_part

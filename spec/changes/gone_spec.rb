@@ -1,4 +1,4 @@
-RSpec.describe Changes, "of what somebody else removed meanwhile" do
+RSpec.describe Changes, "of what somebody else changes or removes meanwhile" do
   let(:project) { new_project }
   let!(:ember) { keep(project, "Ember", "#E46F58") }
   let!(:gone) { keep(project, "Coral", "#E2705A") }
@@ -19,5 +19,19 @@ RSpec.describe Changes, "of what somebody else removed meanwhile" do
       expect { change.perform(project, actor:, **instance_exec(&given)) }.to raise_error(Magpie::Error, /removed (something of this at the same moment|meanwhile)/)
       expect(rows_of_everything).to eq before
     end
+  end
+
+  # Both have found it before either has written.
+  def both(change, *givens) = givens.map { |given| change.new(project, **given).tap { |each| each.actor = actor } }.each(&:perform)
+
+  it "keeps what two people write of one thing at the same moment, side by side" do
+    poster = bring_in_poster(project)
+    both(Changes::RenamePart, *{"drawing/g2" => "Stars", "drawing/g3" => "Sky"}.map { |group, name| {artwork: poster, group:, name:} })
+    expect(poster.reload.group_labels).to eq "drawing/g2" => "Stars", "drawing/g3" => "Sky"
+    palette = project.palettes.first
+    both(Changes::EditPalette, *{"twins" => 3.0, "confusable" => 9.0}.map { |check, limit| {palette: Palette.find(palette.id), limits: {check => limit}} })
+    expect(palette.reload.limits).to eq "twins" => 3.0, "confusable" => 9.0
+    2.times { undo(project) }
+    expect(palette.reload.limits).to eq({})
   end
 end
