@@ -37,6 +37,7 @@ module Magpie
   autoload :Color, "magpie/press/models"
   autoload :Bulk, "magpie/color/bulk"
   autoload :Screen, "magpie/color/screen"
+  autoload :Light, "magpie/color/light"
   autoload :Spectrum, "magpie/color/spectrum"
   autoload :Notation, "magpie/notation"
   autoload :Difference, "magpie/difference"

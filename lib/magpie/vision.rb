@@ -4,7 +4,9 @@ module Magpie
   # Color Vision Deficiency", 2009, with the matrices that the authors publish for
   # severities from 0 to 1 in tenths; between two of them straight.
   module Vision
+    autoload :Adaptation, "magpie/vision/adaptation"
     autoload :Looking, "magpie/vision/looking"
+    autoload :Room, "magpie/vision/room"
 
     KINDS = %i[red green blue].freeze # weak: protan, deutan, tritan
 

@@ -26,8 +26,8 @@ RSpec.describe Magpie::Vision::Looking do
     expect(Magpie::Contrast.ratio(*%w[#000000 #FFFFFF].map { |text| at(:bright).of(hex(text)) })).to be_between(4.5, 5.5)
   end
 
-  it "leaves a part of illuminant A's colour by a lamp, as CIECAM02's adaptation has it" do
-    expect(described_class::ADAPTED).to be_within(5e-4).of(0.836)
+  it "leaves a part of illuminant A's colour by a lamp, as CAT16 has it" do
+    expect(Magpie::Vision::Adaptation.degree(described_class::BY_LAMP)).to be_within(5e-4).of(0.836)
     red, green, blue = at(:lamp).of(hex("#FFFFFF")).in(:srgb_linear)
     expect([red, green, blue]).to eq [red, green, blue].sort.reverse
     expect([red, blue]).to match [be_within(1e-6).of(1), be_between(0.7, 0.9)]

@@ -10,6 +10,10 @@ module Magpie
         rows.map { |a, b, c| a * v[0] + b * v[1] + c * v[2] }
       end
 
+      # One after the other.
+      # @return [Array<Array<Float>>] 3 × 3 that does what the second does to what the first did
+      def times(second, first) = second.map { |row| first.transpose.map { |column| row.zip(column).sum { |a, b| a * b } } }
+
       # The inverse by cofactors, so that each pair of matrices undoes itself to
       # the last bit that floats can hold.
       def invert(rows)

@@ -23,19 +23,16 @@ module Magpie
       KINDS = {grey: "Greys", red: "Weak red cones", green: "Weak green cones", blue: "Weak blue cones", bright: "Bright light", lamp: "Warm lamp", dusk: "Dusk"}.freeze
 
       IDENTITY = [[1.0, 0.0, 0.0], [0.0, 1.0, 0.0], [0.0, 0.0, 1.0]].freeze
-      # XYZ to cones: Bradford, as ICC.1 Annex E has it.
-      BRADFORD = [[0.8951, 0.2664, -0.1614], [-0.7502, 1.7135, 0.0367], [0.0389, -0.0685, 1.0296]].freeze
-      # XYZ of CIE illuminant A, a filament at 2,856 K (CIE 15).
-      LAMP = [1.09850, 1.0, 0.35585].freeze
       # Rods from XYZ: Pattanaik et al., "A multiscale model of adaptation and spatial
       # vision for realistic image display", 1998.
       RODS = [-0.702, 1.039, 0.433].freeze
 
       # A screen whose white has 250 cd/m² and that reflects 5 % of 3,000 lx, by a window.
       GLARE = 0.05 * 3000 / Math::PI / 250
-      # By a lamp of 100 lx the eye adapts to a part only: CIECAM02, average surround, with
-      # a fifth of white as what it adapts to.
-      ADAPTED = 1 - Math.exp((-0.2 * 100 / Math::PI - 42) / 92) / 3.6
+      # A lamp of 100 lx: the eye adapts to a fifth of what its white gives back, in cd/m².
+      BY_LAMP = 0.2 * 100 / Math::PI
+      # A shop has 500 lx.
+      BY_TUBES = 0.2 * 500 / Math::PI
       # At dusk rods give so much of what is seen, of so much of the light.
       BY_RODS, DIMMED = 0.6, 0.45
 
@@ -48,6 +45,17 @@ module Magpie
           (@made ||= {})[kind] ||= KINDS.keys.first(4).drop(1).include?(kind) ? new(Vision.matrix(kind, 1.0), 0.0) : send(kind)
         end
 
+        # By a light to which an eye adapts in part; no channel is more than white.
+        # @param light [Light]
+        # @param luminance [Float] cd/m² of what it adapts to
+        # @return [Looking]
+        def under(light, luminance)
+          seen = Adaptation.matrix(light.white, white, [Adaptation.degree(luminance), 1.0])
+          made = [Adaptation.matrix(white, light.white), seen, from_xyz].reduce(to_xyz) { |done, matrix| Color::Matrix.times(matrix, done) }
+          most = made.map(&:sum).max
+          new(made.map { |row| row.map { |value| value / most } }, 0.0)
+        end
+
         private
 
         def grey = new([to_xyz[1]] * 3, 0.0)
@@ -55,19 +63,11 @@ module Magpie
         # The veil is taken for black by an eye that takes white for white.
         def bright = new(IDENTITY.map { |row| row.map { |value| value / (1 + GLARE) } }, GLARE / (1 + GLARE))
 
-        # What is left of the lamp's colour; no channel is more than white.
-        def lamp
-          cones = ->(xyz) { Color::Matrix.apply(BRADFORD, xyz) }
-          gains = cones.call(LAMP).zip(cones.call(white)).map { |one, other| ADAPTED + (1 - ADAPTED) * one / other }
-          scaled = BRADFORD.zip(gains).map { |row, gain| row.map { |value| value * gain } }
-          made = [scaled, Color::Matrix.invert(BRADFORD), from_xyz].reduce(to_xyz) { |done, matrix| times(matrix, done) }
-          most = made.map(&:sum).max
-          new(made.map { |row| row.map { |value| value / most } }, 0.0)
-        end
+        def lamp = under(Light::A, BY_LAMP)
 
         # Colours fade, and what is blue stays light longer than what is red.
         def dusk
-          rods = times([RODS], to_xyz).first
+          rods = Color::Matrix.times([RODS], to_xyz).first
           rods = rods.map { |value| value / rods.sum }
           new(IDENTITY.map { |row| row.zip(rods).map { |own, rod| DIMMED * ((1 - BY_RODS) * own + BY_RODS * rod) } }, 0.0)
         end
@@ -77,8 +77,6 @@ module Magpie
         def from_xyz = Color::Matrix.invert(to_xyz)
 
         def white = to_xyz.map(&:sum)
-
-        def times(one, other) = one.map { |row| other.transpose.map { |column| row.zip(column).sum { |a, b| a * b } } }
       end
     end
   end
