@@ -61,6 +61,18 @@ module Magpie
     # @raise [Magpie::Error]
     def palette(bytes, name:, as: nil, columns: nil) = work(:palette, name, bytes, as, columns)
 
+    # @return [Press::Profile] of an ICC profile
+    # @raise [Magpie::Error]
+    def profile(bytes, name:) = work(:profile, name, bytes)
+
+    # A press condition that is as its profile has it.
+    # @return [Press::Condition]
+    # @raise [Magpie::Error]
+    def condition(bytes, name:)
+      profile = profile(bytes, name:)
+      Press::Condition.new(profile.description, bytes, intent: profile.intents.include?(:relative) ? :relative : profile.intents.first, limit: profile.limit)
+    end
+
     # @return [Array<[String, String]>] names and bytes of the files in an archive, see Formats::Archive
     # @raise [Magpie::Error]
     def archive(bytes, name:) = work(:archive, name, bytes)

@@ -238,13 +238,3 @@ RSpec.describe Magpie::Vision do
     expect { described_class.seen(red, :purple) }.to raise_error(Magpie::Error, /no such deficiency/)
   end
 end
-
-RSpec.describe "The press" do
-  it "says what it makes of a colour" do
-    inside, outside = %w[#A35166 #00FF00].map { |text| Magpie::Press.usual.proof(Magpie::Notation.parse(text)) }
-    expect([inside[:inside], outside[:inside]]).to eq [true, false]
-    expect(inside[:total_ink]).to be_within(1e-9).of(inside[:inks].sum)
-    expect(outside[:de2000]).to be > 10
-    expect(Magpie::Press.usual.proof(Magpie::Notation.parse("cmyk 10 20 30 40"))).to include(inks: [10, 20, 30, 40], total_ink: 100)
-  end
-end

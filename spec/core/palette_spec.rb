@@ -57,12 +57,12 @@ RSpec.describe Magpie::Palette do
   describe Magpie::Palette::Unprintable do
     it "agrees with one proof after the other, and takes inks as they are" do
       colours = random_colours(Random.new(6), 60) + [Magpie::Color.new(:cmyk, [0, 100, 100, 0])]
-      outside = colours.each_index.reject { |index| Magpie::Press.usual.proof(colours[index])[:inside] }
+      outside = colours.each_index.reject { |index| Magpie::Press.usual.proof(colours[index]).inside? }
       found = described_class.of(colours)
       expect(found.map(&:first)).to eq outside
       found.each do |index, printed, difference|
         expect(Magpie::Difference.de2000(printed, colours[index])).to be_within(1e-9).of(difference)
-        expect(Magpie::Press.usual.proof(colours[index])[:de2000]).to be_within(1e-6).of(difference)
+        expect(Magpie::Press.usual.proof(colours[index]).de2000).to be_within(1e-6).of(difference)
       end
       expect([described_class.of([]), described_class.of(colours.last(1))]).to eq [[], []]
     end

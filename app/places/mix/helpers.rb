@@ -16,11 +16,11 @@ module Places
         {hex: colour.hex, ink: ink(colour), alpha: colour.alpha, inside: colour.in_srgb?, name: Magpie::ColorName.suggest(colour),
          read: Frame::Sheet::LABELS.fetch({srgb: :rgb}.fetch(colour.model, colour.model)) { colour.model.to_s.tr("_", " ") },
          notations: notations(colour).map { |_, label, shown, _| [label, shown] }, channels: Frame::Sheet.channels(colour), ranges: ranges(colour), tracks: ink_tracks(colour),
-         press: {inside: press[:inside], words: press_words(press)}, slice: {across:, up:, held: held.round(3)}}
+         press: {inside: press.inside?, words: press_words(press)}, slice: {across:, up:, held: held.round(3)}}
       end
 
       def press_words(press)
-        "#{press[:inside] ? "inside the press's gamut" : "the press prints it with ΔE #{format("%.1f", press[:de2000])}"}, #{press[:total_ink].round} % ink"
+        "#{press.inside? ? "inside the press's gamut" : "the press prints it with ΔE #{format("%.1f", press.de2000)}"}, #{press.total_ink.round} % ink"
       end
 
       # Of each channel of the wide models, from where to where the screen shows it, in
@@ -43,7 +43,7 @@ module Places
 
       # The colours along the four ink tracks; CSS has no press of its own.
       def ink_tracks(colour)
-        inks = Magpie::Press.usual.proof(colour)[:inks]
+        inks = Magpie::Press.usual.proof(colour).inks
         (0..3).map { |index| (0..4).map { |n| Magpie::Color.new(:cmyk, inks.dup.tap { |each| each[index] = n * 25 }).hex } }
       end
     end

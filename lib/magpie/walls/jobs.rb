@@ -30,6 +30,8 @@ module Magpie
 
       def palette(bytes, as, columns, name) = Formats.read(bytes, name:, as:, columns:)
 
+      def profile(bytes, name) = Press::Profile.of(bytes, name)
+
       def archive(bytes, name) = Formats::Archive.files(bytes, name)
 
       def grounds(template, paints, _) = [Painters::Grounds.of(template, paints), Artwork::Opacities.of(template)]
