@@ -17,7 +17,18 @@ module Bench
       row "sRGB to OKLCH, one by one", per_second(1000) { colours.each { |each| each.in(:oklch) } }, theirs&.fetch("oklch")
       row "sRGB to OKLab, in bulk", per_second(100_000) { Magpie::Bulk.linear_to_oklab(Magpie::Bulk.srgb_to_linear(columns)) }, theirs&.fetch("oklch")
       row "CIEDE2000, one by one", per_second(1000) { labs.each_cons(2) { |a, b| Magpie::Difference::Ciede2000.of(a, b) } }, theirs&.fetch("de2000")
+      library(theirs)
       row "CIEDE2000, in bulk", per_second(100_000) { Magpie::Bulk.de2000([50, 20, 10], lab_columns) }, theirs&.fetch("de2000")
+    end
+
+    # The five nearest of 100,000, and how long it takes until they can be asked for.
+    def library(theirs)
+      entries = Array.new(100_000) { |n| [Magpie::Color.new(:srgb, [0.8191725134, 0.6710436067, 0.5497004779].map { |share| n * share % 1 }), n] }
+      index = nil
+      Bench.row "Index of a library of 100,000", Bench.median(3) { index = Magpie::Library::Nearest.new(entries) }, "≤ 1 s"
+      asked = Array.new(45) { |n| Magpie::Color.new(:srgb, [(n * 7 % 101) / 100.0, (n * 13 % 97) / 96.0, (n * 29 % 89) / 88.0]) }
+      shown = Bench.median(9) { asked.drop(5).each { |colour| index.to(colour, most: 5) } } / 40
+      Bench.row "Five nearest of 100,000", shown, "≤ 0.05 ×", theirs ? format("%.3f × a scan with culori under node (%.1f ms)", shown / theirs["scan"], theirs["scan"]) : "culori is not here"
     end
 
     def row(what, count, theirs)

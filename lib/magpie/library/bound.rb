@@ -20,6 +20,15 @@ module Magpie
       # How far apart in a and b.
       # @param chromas the sum of both, a number or a Numo column
       def across(limit, chromas) = (chromas * WIDENING + 1) * (limit * ACROSS)
+
+      # How far from a colour in a and b anything is, whatever its chroma: that is at most
+      # the colour's own and the distance d, so that d ≤ across(limit, 2C + d).
+      # @param chroma [Float]
+      # @return [Float] infinite where the limit bounds nothing
+      def about(limit, chroma)
+        share = limit * ACROSS * WIDENING
+        (share < 1) ? across(limit, 2 * chroma) / (1 - share) : Float::INFINITY
+      end
     end
   end
 end
