@@ -2,6 +2,7 @@ module Magpie
   # How far apart two colours are. Opacity is not looked at.
   module Difference
     autoload :Ciede2000, "magpie/difference/ciede2000"
+    autoload :Words, "magpie/difference/words"
 
     module_function
 

@@ -8,6 +8,10 @@ module Magpie
       magpie colour NOTATION
       magpie difference A B
       magpie difference --batch            two notations a line, tab-separated, on standard input
+      magpie nearest NOTATION FILE… [--top 5]     of palettes and libraries
+      magpie nearest --batch FILE… [--top 5]      a notation a line, on standard input
+      magpie match PALETTE LIBRARY… [--within 2.5]
+      magpie proof NOTATION [--profile FILE.icc]  as the press prints it
       magpie picture FILE --at X,Y [--probe N | --patch TOLERANCE]
       magpie picture FILE --colours N      or "auto"; [--accents 0..1] [--leave-out-grounds yes]
       magpie artwork FILE.svg [--flat OUT.svg]
@@ -23,12 +27,14 @@ module Magpie
       magpie harmony NOTATION RULE [--spread DEG] [--wheel light|painter]
     TEXT
 
-    OUT = %w[--flat --linked].freeze # the options that name a file
+    COMMANDS = %w[colour difference nearest match proof picture artwork dress palette convert check formats ramp mix between harmony].freeze
 
-    COMMANDS = %w[colour difference picture artwork dress palette convert check formats ramp mix between harmony].freeze
-
+    autoload :Arguments, "magpie/shell/arguments"
     autoload :Dress, "magpie/shell/dress"
     autoload :Files, "magpie/shell/files"
+    autoload :Matches, "magpie/shell/matches"
+
+    include Arguments
 
     def initialize(arguments, input: $stdin, output: $stdout, errors: $stderr)
       @arguments, @input, @output, @errors = arguments.dup, input, output, errors
@@ -59,7 +65,7 @@ module Magpie
     def colour
       colour = Notation.parse(one("a colour notation"))
       press = Press.usual.proof(colour)
-      print(**describe(colour), cmyk: press[:inks], press: press.slice(:inside, :de2000, :total_ink))
+      print(**describe(colour), cmyk: press.inks, press: press.to_h.slice(:inside, :de2000, :total_ink))
     end
 
     # srgb, hsl and hsb are the colour that a screen shows, brought into its gamut
@@ -85,15 +91,39 @@ module Magpie
     end
 
     def batch
-      @input.each_line.with_index(1) do |line, number|
-        line = line.scrub
-        next if line.strip.empty?
-        pair = line.chomp.split("\t")
+      each_line do |line, number|
+        pair = line.split("\t")
         raise Error.new("line #{number} has #{Text.count(pair.size, "notation")}: expected two, with a tab between", place: "line #{number}") unless pair.size == 2
         print(measure(*pair))
-      rescue Error => error
-        raise error.at("line #{number}")
       end
+    end
+
+    def nearest
+      options, batch = options("--top"), !@arguments.delete("--batch").nil?
+      top = whole("--top", options.fetch("--top", "5"))
+      raise Error, "--top is #{top}: expected 1 to #{Matches::MOST}" unless top.between?(1, Matches::MOST)
+      notation = @arguments.shift.to_s.scrub unless batch
+      matches = Matches.new(palettes(@arguments, "a notation and the files of palettes or libraries"))
+      return print(matches.nearest(Notation.parse(notation), top)) unless batch
+      each_line { |line| print(matches.nearest(Notation.parse(line), top)) }
+    end
+
+    def match
+      within = number("--within", options("--within").fetch("--within", Matches::WITHIN.to_s))
+      palette, *libraries = palettes(@arguments, "the file of a palette and of one library or more", least: 2)
+      print(Matches.new(libraries).of(palette, within))
+    end
+
+    def proof
+      path = options("--profile")["--profile"]
+      condition = path ? Walls.condition(file(path), name: name(path)) : Press.usual
+      print(condition.proof(Notation.parse(one("a colour notation"))).to_h)
+    end
+
+    # @return [Array<Palette>]
+    def palettes(paths, what, least: 1)
+      raise Error, "expected #{what}, found #{Text.count(paths.size, "file")}" if paths.size < least
+      paths.map { |path| Walls.palette(file(path), name: name(path)).palette }
     end
 
     def picture
@@ -134,7 +164,7 @@ module Magpie
     end
 
     def dress
-      options = options("--within", "--by", *OUT)
+      options = options("--within", "--by", "--flat", "--linked")
       drawing, palette = given(2, "an SVG file and a palette file")
       within = number("--within", options.fetch("--within", Artwork::Linking::WITHIN.to_s))
       dress = Dress.new(Walls.artwork(file(drawing), name: name(drawing)), Walls.palette(file(palette), name: name(palette)).palette, by: options.fetch("--by", "nearest"), within:)
@@ -196,47 +226,5 @@ module Magpie
       spread = number("--spread", options.fetch("--spread", "30"))
       print(Making::Harmony.of(Notation.parse(base), rule.tr(" -", "__").to_sym, spread:, wheel: options.fetch("--wheel", "light").to_sym).map { |each| describe(each) })
     end
-
-    # Takes "--name value" out of the arguments.
-    def options(*names)
-      found = {}
-      names.each do |name|
-        next unless (index = @arguments.index(name))
-        _, value = @arguments.slice!(index, 2)
-        raise Error, "#{name} needs a value" unless value
-        found[name] = OUT.include?(name) ? value : value.scrub
-      end
-      found
-    end
-
-    def one(what) = exactly(1, what).first
-
-    # @return [Array<String>] texts
-    def exactly(count, what) = given(count, what).map(&:scrub)
-
-    # The name of a file is bytes, in whatever encoding it was once written.
-    def path(what) = given(1, what).first
-
-    def name(path) = ::File.basename(path).scrub
-
-    def given(count, what)
-      raise Error, "expected #{what}, found #{Text.count(@arguments.size, "argument")}" unless @arguments.size == count
-      @arguments
-    end
-
-    def file(path)
-      ::File.binread(path)
-    rescue SystemCallError => error
-      raise Error, "#{path} cannot be read: #{reason(error)}"
-    end
-
-    def write(path, text)
-      ::File.binwrite(path, text)
-    rescue SystemCallError => error
-      raise Error, "#{path} cannot be written: #{reason(error)}"
-    end
-
-    # As the system says it, without our own method and the path.
-    def reason(error) = error.class.new.message.downcase
   end
 end
