@@ -4,7 +4,7 @@ module Changes
   # edition, so that one undo gives the older one back.
   class BringInLibrary < Change
     AT_ONCE = 2_500 # entries between two words about how far it is
-    COLUMNS = %w[library_id edition position section name code note kind page cell hex colour spectrum inks].join(", ")
+    COLUMNS = %w[library_id edition position section name code note kind page cell hex colour l a b spectrum inks].join(", ")
 
     # @param value [Magpie::Palette]
     # @param about [Hash{Symbol => String}] of Library::FIELDS, where somebody said something else than the file

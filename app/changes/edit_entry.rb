@@ -30,7 +30,7 @@ module Changes
     # A spectrum is no longer what another value was measured as.
     def colours(entry)
       changed = {}
-      changed.update(colour: @colour, hex: @colour.hex, spectrum: nil) if @colour && @colour != entry.colour
+      changed.update(**Entry.measured(@colour), spectrum: nil) if @colour && @colour != entry.colour
       changed[:inks] = @inks unless @inks == false || @inks == entry.inks
       changed
     end
@@ -44,7 +44,7 @@ module Changes
     def words
       return "Added #{@entry.name} to #{@library.name}" if @added
       return "Renamed #{@was} to #{@entry.name} in #{@library.name}" if @told.include?(:name)
-      told = {colour: "value", hex: nil, spectrum: nil, inks: "press values"}
+      told = {colour: "value", inks: "press values", **%i[hex spectrum l a b].to_h { |column| [column, nil] }}
       "Changed the #{Magpie::Text.list(@told.filter_map { |field| told.fetch(field) { field.to_s } })} of #{@entry.name} in #{@library.name}"
     end
   end

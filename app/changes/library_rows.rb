@@ -56,7 +56,7 @@ module Changes
     # Ours, where it was kept or differs from the older version; else theirs.
     def colours(ours, before, theirs, kept)
       mine = kept || !@meetings.alike?(ours, before)
-      found = mine ? {hex: ours.hex, colour: ours.colour.to_h, spectrum: ours.spectrum&.to_h} : {}
+      found = mine ? {**measured(ours.colour, ours.hex), spectrum: ours.spectrum&.to_h} : {}
       (before && before.inks != ours.inks) ? found.merge(inks: ours.inks) : found
     end
 
@@ -72,7 +72,9 @@ module Changes
 
     def row(section, swatch, hex)
       {section:, name: [swatch.name, swatch.code].find(&:present?) || hex, code: swatch.code, note: swatch.note, kind: swatch.kind, page: swatch.page, cell: swatch.position,
-       hex:, colour: swatch.colour.to_h, spectrum: swatch.spectrum&.to_h, inks: swatch.inks}
+       **measured(swatch.colour, hex), spectrum: swatch.spectrum&.to_h, inks: swatch.inks}
     end
+
+    def measured(colour, hex) = {hex:, colour: colour.to_h, **%i[l a b].zip(colour.in(:lab)).to_h}
   end
 end

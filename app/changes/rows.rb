@@ -133,7 +133,7 @@ module Changes
     def columns(values) = values.is_a?(Array) ? values.first.keys : values.keys
 
     def read(table, ids, columns = nil)
-      row = columns ? "jsonb_build_object(#{["id", *columns].map { |column| "#{connection.quote(column)}, t.#{quoted(column)}" }.join(", ")})" : "to_jsonb(t)"
+      row = columns ? "jsonb_build_object(#{["id", *columns].map { |column| "#{connection.quote(column)}, t.#{quoted(column)}" }.join(", ")})" : "to_jsonb(t) - 'sought'" # which the database makes itself, see Entry
       JSON.parse(connection.select_value("SELECT COALESCE(jsonb_agg(#{row} ORDER BY id), '[]') FROM #{name(table)} t WHERE id = ANY(#{Record.array(ids)})"))
     end
 

@@ -27,7 +27,7 @@ module Following
     # have been taken since.
     ONCE = {"swatches" => %w[group_id name], "uses" => %w[project_id palette_id], "outfits" => %w[palette_id name], "places" => %w[artwork_id part_id role]}.freeze
     # Tables as numbers, for #touched.
-    TABLES = %w[once swatches groups palettes uses finds sources artworks places parts follows patches outfits libraries entries own_tiles].freeze
+    TABLES = %w[once swatches groups palettes uses finds sources artworks places parts follows patches outfits libraries entries own_tiles conditions].freeze
 
     # Columns that must be told with others: which way something follows, and all of
     # what can be there once only.

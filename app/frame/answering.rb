@@ -1,7 +1,7 @@
 module Frame
   # Answers: addresses, ways on and back, what is told, numbers that are asked for.
   module Answering
-    PLACES = {"gather" => "Gather", "palettes" => "Palettes", "dress" => "Dress", "deliver" => "Deliver"}.freeze
+    PLACES = {"gather" => "Gather", "palettes" => "Palettes", "dress" => "Dress", "match" => "Match", "deliver" => "Deliver"}.freeze
 
     # What the request asks for, by what it should be.
     # @return [Asked]

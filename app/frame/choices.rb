@@ -37,12 +37,16 @@ module Frame
       "sending" => ->(v) { Magpie::Formats.find(v)&.writes? },
       "sending_options" => ->(v) { v.size <= 8_000 && options?(v) },
       "left_out" => ->(v) { v.match?(/\A[\d,]{0,20000}\z/) },
+      "matching" => ->(v) { v.match?(/\A(?:[lp]\d{1,18}(?:,|\z)){0,400}\z/) },
+      "within" => ->(v) { (0.1..20).cover?(Float(v, exception: false) || 0) },
+      "rack_library" => ->(v) { v.match?(/\A(?:none|\d{1,18})\z/) },
+      "paper" => ->(v) { %w[on off].include?(v) },
       "group" => ->(v) { v.match?(/\A\d{1,18}\z/) }
     }.freeze
     USUAL = {
       "probe" => "5", "tolerance" => "6", "release" => "hold", "paint" => "seen", "colours" => "auto", "accents" => "100", "grounds" => "in",
       "favourite" => "hex", "copying" => "off", "listed" => "all", "models" => "rgb,hsb,lab,cmyk", "plane" => "chroma_lightness", "panel" => "reach", "bare" => "rgb",
-      "view" => "rows", "chip" => "76", "ledger" => "hex,cmyk", "sort" => "order", "folded" => "", "group" => "", "sending" => "css", "sending_options" => "", "left_out" => "", "target" => "fill", "colours_of" => "artwork", "stepping" => "place", "filling" => "10,near,0,1,color,100", "carrying" => "fill,line,width,dash,opacity,effects"
+      "view" => "rows", "chip" => "76", "ledger" => "hex,cmyk", "sort" => "order", "folded" => "", "group" => "", "sending" => "css", "sending_options" => "", "left_out" => "", "target" => "fill", "colours_of" => "artwork", "matching" => "", "within" => "2.5", "paper" => "off", "rack_library" => "none", "stepping" => "place", "filling" => "10,near,0,1,color,100", "carrying" => "fill,line,width,dash,opacity,effects"
     }.freeze
 
     # JSON of what was chosen about formats: texts by name, by format.

@@ -28,11 +28,16 @@ module Frame
         data_mark: look(artwork).mark, data_follows: look(artwork).follows.join(","), style: "--ratio:#{artwork.ratio}#{strange(artwork)}") + "</div>"
     end
 
-    # @param moves [Boolean] is it made anew for what is tried?
-    # As the press prints it.
+    # As a press prints it.
+    # @param condition [Condition]
+    # @param paper [Boolean] on the paper's own white?
     # @return [String] HTML
-    def printed(artwork, **attributes) = element("img", class: "drawn", src: "/artworks/#{artwork.id}/printed.png?v=#{look(artwork).key[0, 8]}", alt: "#{artwork.name}, as the press prints it", **attributes)
+    def printed(artwork, condition = @desk.project.press, paper: @desk.choices[:paper] == "on", **attributes)
+      version = "#{look(artwork).key[0, 8]}-#{condition.press.key[0, 8]}"
+      element("img", class: "drawn", src: "/artworks/#{artwork.id}/printed.png?condition=#{condition.id}#{"&paper=1" if paper}&v=#{version}", alt: "#{artwork.name}, as printed on #{condition.name}", style: "--ratio:#{artwork.ratio}", **attributes)
+    end
 
+    # @param moves [Boolean] is it made anew for what is tried?
     # @param swaps [String, nil] as above
     # @return [String] HTML
     def picture(artwork, moves: false, swaps: nil)

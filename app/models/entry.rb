@@ -1,4 +1,5 @@
-# A colour of a library.
+# A colour of a library. What is sought in it, its name and its code with and without what is
+# between the letters and numbers, is a column that the database makes.
 class Entry < Record
   # Texts of it that can be changed, and how long they may be.
   FIELDS = {name: 200, code: 80, section: 200, note: 500, page: 40, cell: 40}.freeze
@@ -20,7 +21,11 @@ class Entry < Record
   attribute :colour, Record::ColourType.new
   attribute :spectrum, SpectrumType.new
 
-  before_save { self.hex = colour.hex }
+  # What stands beside a colour: as screens show it, and its Lab, by which it is looked up.
+  # @return [Hash] columns
+  def self.measured(colour) = {colour:, hex: colour.hex, **%i[l a b].zip(colour.in(:lab)).to_h}
+
+  before_save { assign_attributes(Entry.measured(colour)) if colour_changed? || l.nil? }
 
   # Entries are plain colours.
   def paint = nil

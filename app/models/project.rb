@@ -2,6 +2,8 @@
 class Project < Record
   SURROUNDS = {"white" => "White", "light" => "Light grey", "mid" => "Mid grey", "dark" => "Near black"}.freeze
 
+  belongs_to :condition, optional: true
+
   has_many :uses, -> { order(:position) }
   has_many :palettes, through: :uses
   has_many :sources, -> { where(removed_at: nil).order(:position, :id) }
@@ -19,6 +21,10 @@ class Project < Record
   def self.turn(id, window)
     where(id:).update_all(["turned_from = CASE WHEN turned_by = :window THEN turned_from ELSE version END, turned_by = :window, version = version + 1", {window:}])
   end
+
+  # What it is printed on: its own choice, or the house's.
+  # @return [Condition]
+  def press = (condition unless condition&.removed_at) || Condition.usual
 
   # Has nobody but this window done anything since a version that it saw?
   # @param seen [Integer]

@@ -2,7 +2,7 @@ module Places
   # Gives each request to the place that answers it; what none answers, the house says.
   class Router
     # In the order in which they are asked.
-    ALL = [House, Calling, Gather, Handling, Palettes, Dress, Mix, Deliver].map { |place| place::Application }.freeze
+    ALL = [House, Calling, Gather, Handling, Palettes, Dress, Mix, Match, Deliver].map { |place| place::Application }.freeze
 
     def initialize = ALL.each(&:prototype) # built now, not by the first request
 

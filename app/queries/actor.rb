@@ -30,6 +30,9 @@ class Actor
   # Of the editions that stand.
   def entries = Entry.joins(:library).merge(Library.where(removed_at: nil)).where("entries.edition = libraries.edition")
 
+  # And presses.
+  def conditions = Condition.standing
+
   # @return [Project]
   # @raise [ActiveRecord::RecordNotFound]
   def project(id) = projects.find(id)
@@ -43,6 +46,8 @@ class Actor
   def outfit(id) = outfits.find(id)
 
   def library(id) = libraries.find(id)
+
+  def condition(id) = conditions.find(id)
 
   # Places of artworks that stand, wherever a swatch is followed.
   def places = Place.where(artwork: artworks.where(removed_at: nil))

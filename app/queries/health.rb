@@ -64,7 +64,7 @@ class Health
 
   # The print of a colour is inside, so it is what the colour is brought to.
   def outside_press
-    check("press", "Outside the press gamut, over ΔE #{limit("press")}", Magpie::Palette::Unprintable.of(@colours, limit: @palette.limit("press")).sort_by { |index, _, difference| [-difference, index] }, "ΔE") do |index, printed, difference|
+    check("press", "Outside the press gamut, over ΔE #{limit("press")}", OnPress.new(Condition.usual).outside(@colours, @palette.limit("press")).sort_by { |index, _, difference| [-difference, index] }, "ΔE") do |index, printed, difference|
       Item.new(swatches: [@plain[index]], words: "prints as #{printed.hex}, ΔE #{format("%.1f", difference)}", mend: -> { printed }, subject: @plain[index])
     end
   end

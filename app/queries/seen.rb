@@ -34,10 +34,14 @@ class Seen
     PictureCache.file("#{key}-small.png") { PictureCache.unless_refused(@readable.template, @readable.name) { Magpie::Walls.small(bytes, name: @readable.name) } }
   end
 
-  # As the usual press prints it.
+  # As a press prints it.
+  # @param condition [Condition]
+  # @param paper [Boolean] on the paper's own white?
   # @return [String] path of a PNG
-  def printed
-    PictureCache.file("#{key}-printed.png") { PictureCache.unless_refused(@readable.template, @readable.name) { Magpie::Walls.printed(bytes, name: @readable.name) } }
+  def printed(condition, paper: false)
+    press = condition.press
+    name = "#{key}-printed-#{press.key[0, 16]}#{"-paper" if paper}.png"
+    PictureCache.file(name) { PictureCache.unless_refused(@readable.template, @readable.name) { Magpie::Walls.printed(bytes, press, paper:, name: @readable.name) } }
   end
 
   # What a browser shows: [media type, bytes].

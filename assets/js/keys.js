@@ -2,7 +2,7 @@
 import { all, find, submit, typing, visit } from "./page.js"
 import { idle } from "./queue.js"
 
-const places = { g: "Gather", p: "Palettes", d: "Dress", v: "Deliver" }
+const places = { g: "Gather", p: "Palettes", d: "Dress", t: "Match", v: "Deliver" }
 
 document.addEventListener("keydown", event => {
   if (event.key === "Escape") return leave(event)

@@ -42,8 +42,9 @@ module Demo
 
   # Everything that projects made; nothing else is in the database.
   def clear
-    tables = %w[patches entries libraries answers visitors works watches imports changes hands repainted reaches follows places outfits parts artworks swatches finds sources groups uses palettes own_tiles tiles drawn_pictures projects blobs]
-    Record.connection.execute("TRUNCATE #{tables.join(", ")} RESTART IDENTITY")
+    tables = %w[patches entries libraries answers visitors works watches imports changes hands repainted reaches follows places outfits parts artworks swatches finds sources groups uses palettes own_tiles tiles drawn_pictures projects conditions blobs]
+    Record.connection.execute("TRUNCATE #{tables.join(", ")} RESTART IDENTITY; DELETE FROM settings WHERE key = '#{Condition::HOUSE}'")
+    Condition.ship
   end
 
   def palette(project)

@@ -51,9 +51,27 @@ module Magpie
     def small(drawing, name:) = work(:small, name, drawing)
 
     # @param drawing [String] the same
-    # @return [String] PNG of what the usual press makes of it
+    # @param condition [Press::Condition]
+    # @param paper [Boolean] on the paper's own white?
+    # @return [String] PNG of what the press makes of it
     # @raise [Magpie::Error]
-    def printed(drawing, name:) = work(:printed, name, drawing)
+    def printed(drawing, condition, paper:, name:) = work(:printed, name, drawing, condition, paper)
+
+    # What a press makes of colours, where its profile came from outside.
+    # @param condition [Press::Condition]
+    # @param colours [Array<Color>]
+    # @return [Array<Press::Proof>]
+    # @raise [Magpie::Error]
+    def proofs(condition, colours) = work(:proofs, condition.name, condition, colours)
+
+    # @return [Array<[Integer, Color, Float]>] see Palette::Unprintable
+    # @raise [Magpie::Error]
+    def unprintable(condition, colours, limit) = work(:unprintable, condition.name, condition, colours, limit)
+
+    # @param lab [Array<Float>]
+    # @return [Array(Array<Float>, Float)] inks that come nearest, and ΔE00
+    # @raise [Magpie::Error]
+    def closest(condition, lab) = work(:closest, condition.name, condition, lab)
 
     # @param as [String, nil] key of the format to read it as
     # @param columns [Hash{Integer => String}, nil] of a table, by hand

@@ -18,8 +18,8 @@ module Places
 
       attr_reader :going, :swatches
 
-      # @return [Array<LibraryStrip>] what there is, with some of its colours
-      def libraries = @libraries ||= LibraryStrip.all(@desk.actor)
+      # @return [Array<Frame::LibraryStrip>] what there is, with some of its colours
+      def libraries = @libraries ||= Frame::LibraryStrip.all(@desk.actor)
 
       def formats = Magpie::Formats.written
 

@@ -19,9 +19,9 @@ module Places
 
         app.get("/artworks/:artwork/printed.png") do
           content_type "image/png"
-          seen = Seen.new(drawn_artwork)
-          kept_under seen.version
-          File.binread(seen.printed)
+          seen, condition = Seen.new(drawn_artwork), actor.condition(param.id(:condition))
+          kept_under "#{seen.version}-#{condition.press.key[0, 8]}"
+          File.binread(seen.printed(condition, paper: param.on?(:paper)))
         end
 
         app.get("/artworks/:artwork/small.png") do

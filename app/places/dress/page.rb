@@ -113,6 +113,8 @@ module Places
       def target = @desk.choices[:target]
 
       # How the artwork is looked at beside the stage. It is nobody's choice, and not kept.
+      IN_RACK = 400 # entries of a library
+
       LOOKS = {**Magpie::Vision::Looking::KINDS, press: "The press"}.freeze
 
       # @return [Symbol, nil]
@@ -152,6 +154,14 @@ module Places
 
       # @return [Hash{Group => Array<Chip>}] none that are empty
       def rack = @desk.groups.to_h { |group| [group, @desk.chips[group.id]] }.reject { |_, chips| chips.empty? }
+
+      # A library that somebody put into the rack, as far as there is room for it.
+      # @return [Array(Library, Array<Entry>), nil]
+      def rack_library
+        return @rack_library if defined?(@rack_library)
+        library = @desk.actor.libraries.find_by(id: @desk.choices[:rack_library].to_i)
+        @rack_library = library && [library, library.entries.limit(IN_RACK).to_a]
+      end
 
       # Where a swatch can be kept.
       # @return [Array<Group>]

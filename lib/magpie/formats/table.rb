@@ -10,6 +10,7 @@ module Magpie
       # Models whose numbers say the colour itself, with so many decimals.
       EXACT = {"lab" => [:lab, 4], "lch" => [:lch, 4], "xyz" => [:xyz_d50, 4], "oklch" => [:oklch, 6], "oklab" => [:oklab, 6]}.freeze
       INKS = 2 # decimals of per cent
+      FORMULA = /\A'*[=+\-@]/
 
       declare key: "table", title: "Table", in_words: "a table of comma-separated values", endings: [".csv", ".tsv"], media_type: "text/csv", rank: 60, brief: "no gradients",
         options: [Option.new("model", "Models", MODELS, "rgb,lab", true), Option.new("separator", "Between columns", {"comma" => "commas", "semicolon" => "semicolons, and decimal commas", "tab" => "tabs"}, "comma")]
@@ -54,6 +55,10 @@ module Magpie
           return Color.new(*exact(colour, chosen), colour.alpha.round(6)) if chosen
           Notation.hex(colour.with(alpha: 1).hex).with(alpha: colour.alpha.round(6))
         end
+
+        # What a spreadsheet would take for a formula is text.
+        # @param text [String, nil]
+        def guarded(text) = text&.match?(FORMULA) ? "'#{text}" : text
 
         # In the order of Columns::ORDER, which readers go by.
         # @return [[Symbol, Array<Float>]] the model, and numbers as they are written

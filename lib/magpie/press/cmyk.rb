@@ -5,7 +5,7 @@ module Magpie
   class Color
     define :cmyk, base: :lab,
       to_base: ->(inks) { Press.usual.to_lab(inks) },
-      from_base: ->(lab) { Press::Proof.new(Press.usual, new(:lab, lab)).inks },
+      from_base: ->(lab) { Press.usual.proof(new(:lab, lab)).inks },
       channels: %w[Cyan Magenta Yellow Black].to_h { |ink| [ink, [0..100, "%"]] },
       label: "CMYK", scales: [["C", "Cyan", 0, 100, 1], ["M", "Magenta", 0, 100, 1], ["Y", "Yellow", 0, 100, 1], ["K", "Black", 0, 100, 1]]
   end

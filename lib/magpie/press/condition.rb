@@ -49,11 +49,32 @@ module Magpie
       def printed_inks(inks) = bulk(transforms[0], inks, 3)
 
       # @return [Proof]
-      def proof(color) = Proof.new(self, color)
+      def proof(color) = Proof.of(self, color)
+
+      # Black ink alone, as much as comes to a lightness; all of it where that is darker.
+      # @param lightness [Float] in Lab
+      # @return [Float] per cent
+      def black_ink(lightness)
+        less, more = 0.0, 100.0
+        30.times do
+          middle = (less + more) / 2
+          (to_lab([0.0, 0.0, 0.0, middle])[0] > lightness) ? less = middle : more = middle
+        end
+        more.round(4)
+      end
 
       # Two with the same make the same of everything.
       # @return [String]
       def key = @key ||= Digest::SHA256.hexdigest([Digest::SHA256.hexdigest(profile), intent, black_point, greys, limit].join(" "))
+
+      # For a cell, which makes its own transforms.
+      def marshal_dump = [name, profile, {intent:, black_point:, greys:, limit:}]
+
+      def marshal_load((name, profile, settings)) = initialize(name, profile, **settings)
+
+      # The intent by which inks are seen again.
+      # @return [Symbol]
+      def seen = (intent == :absolute) ? :absolute : :relative
 
       # Without the profile's bytes.
       def inspect = "#<#{self.class} #{name}>"
@@ -97,8 +118,6 @@ module Magpie
         LittleCms.cmsCreateTransform(*from, *to, LittleCms::INTENTS.fetch(way), flags)
       end
 
-      # By which inks are seen again.
-      def seen = (intent == :absolute) ? :absolute : :relative
     end
   end
 end

@@ -116,8 +116,8 @@ module Magpie
 
     def proof
       path = options("--profile")["--profile"]
-      condition = path ? Walls.condition(file(path), name: name(path)) : Press.usual
-      print(condition.proof(Notation.parse(one("a colour notation"))).to_h)
+      colour = Notation.parse(one("a colour notation"))
+      print((path ? Walls.proofs(Walls.condition(file(path), name: name(path)), [colour]).first : Press.usual.proof(colour)).to_h)
     end
 
     # @return [Array<Palette>]

@@ -50,15 +50,21 @@ module Magpie
         Picture::Vips.call("the drawing") { ::Vips::Image.thumbnail_buffer(drawing, SMALL, height: SMALL, size: :both, option_string: HELD).pngsave_buffer(compression: 6, strip: true) }
       end
 
-      # As the usual press prints it.
-      def printed(drawing, _)
+      # @param condition [Press::Condition]
+      def printed(drawing, condition, paper, _)
         Picture::Vips.call("the drawing") do
           image = ::Vips::Image.thumbnail_buffer(drawing, PRINTED, height: PRINTED, size: :both, option_string: HELD)
-          inks = image.extract_band(0, n: 3).icc_transform("cmyk", input_profile: "srgb", intent: :relative, black_point_compensation: true)
-          seen = inks.icc_transform("srgb", input_profile: "cmyk", intent: :relative, black_point_compensation: true)
-          ((image.bands > 3) ? seen.bandjoin(image[3]) : seen).pngsave_buffer(compression: 6, strip: true)
+          Picture::SoftProof.of(image, condition, paper:).pngsave_buffer(compression: 6, strip: true)
         end
       end
+
+      # @return [Array<Press::Proof>]
+      def proofs(condition, colours, _) = colours.map { |colour| condition.proof(colour) }
+
+      def unprintable(condition, colours, limit, _) = Palette::Unprintable.of(colours, limit:, condition:)
+
+      # @return [Array(Array<Float>, Float)] inks and ΔE00, see Press::Closest
+      def closest(condition, lab, _) = Press::Closest.new(condition, lab).then { |closest| [closest.inks, closest.de2000] }
 
       def renewed(template, _) = Artwork::Renewed.of(template)
 

@@ -3,7 +3,6 @@ module Magpie
     class Table < Format
       # Writes one palette, a row for each swatch.
       class Writer
-        FORMULA = /\A'*[=+\-@]/
         DECIMALS = {srgb: 0, hsl: 1, hsb: 1, cmyk: INKS}.freeze
 
         # @param palette [Palette]
@@ -36,11 +35,9 @@ module Magpie
 
         # @param screen [Array<Float>] red, green and blue as a screen shows them
         def row(group, swatch, screen)
-          texts = @texts.values.map { |member| guarded(member ? swatch[member] : group.name) }
+          texts = @texts.values.map { |member| Table.guarded(member ? swatch[member] : group.name) }
           [*texts, format("#%02X%02X%02X", *screen.map { |value| (value * 255).round }), *(number(swatch.colour.alpha, 6) if @opacity), *@models.flat_map { |model| numbers(swatch, screen, model) }]
         end
-
-        def guarded(text) = text&.match?(FORMULA) ? "'#{text}" : text
 
         def numbers(swatch, screen, model)
           return Rounded.inks(swatch, INKS).map { |ink| number(ink, INKS) } if model == "cmyk"

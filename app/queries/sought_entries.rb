@@ -1,0 +1,53 @@
+# Entries of libraries that are called or numbered as somebody typed, and where few are, those
+# that are called alike. Trigrams find them (pg_trgm); codes are found with and without what
+# stands between letters and numbers.
+class SoughtEntries
+  MOST = 60
+  FEW = 5 # below which what is spelt alike is looked for too
+  ALIKE = 0.5 # trigrams of what was typed that one word of an entry has
+  CANDIDATES = 120
+
+  # @param libraries [Array<Library>]
+  # @param text [String]
+  def initialize(libraries, text)
+    @libraries, @text = libraries, text.downcase.strip.squeeze(" ")[0, 80]
+  end
+
+  # Exact codes first, then what begins so, what has it anywhere, what is spelt alike.
+  # @return [Array<Integer>] ids
+  def ids
+    return [] if @text.empty? || @libraries.empty?
+    @ids ||= begin
+      found = coded | written("#{like}%") | written("%#{like}%")
+      (found.size < FEW && @text.size > 2) ? (found | alike) : found
+    end.first(MOST)
+  end
+
+  private
+
+  def standing = Entry.where("(library_id, edition) IN (#{@libraries.map { |library| "(#{library.id},#{library.edition})" }.join(",")})")
+
+  def like = Entry.sanitize_sql_like(@text)
+
+  def bare = @text.gsub(/[^[:alnum:]]/, "")
+
+  # "TF 088", "tf088", "088"
+  def coded
+    return [] if bare.empty? || !bare.match?(/\d/)
+    exact = "lower(regexp_replace(code, '[^[:alnum:]]', '', 'g'))"
+    standing.where("sought LIKE ?", "%#{Entry.sanitize_sql_like(bare)}%").where("#{exact} ~ ?", "^([^0-9]*0*)?#{bare}$").limit(CANDIDATES).pluck(:id, :position).sort_by(&:last).map(&:first)
+  end
+
+  def written(pattern) = standing.where("sought LIKE ?", pattern).limit(CANDIDATES).pluck(:id, :position).sort_by(&:last).map(&:first)
+
+  # The planner knows little of trigrams, and would read all where the index finds them.
+  def alike
+    Record.transaction do
+      Record.connection.execute("SET LOCAL enable_seqscan = off; SET LOCAL enable_indexscan = off; SET LOCAL pg_trgm.word_similarity_threshold = #{ALIKE}")
+      near = standing.where("? <% sought", @text).limit(CANDIDATES).select(:id, :position, :sought)
+      found = Entry.from(near, :near).order(Arel.sql("word_similarity(#{Record.connection.quote(@text)}, near.sought) DESC, near.position")).limit(MOST).pluck("near.id")
+      Record.connection.execute("SET LOCAL enable_seqscan = on; SET LOCAL enable_indexscan = on")
+      found
+    end
+  end
+end
