@@ -59,7 +59,8 @@ module Changes
       @list.rows.each_slice(AT_ONCE) do |rows|
         given = JSON.generate(rows.map.with_index(done + 1) { |row, position| {library_id: @library.id, edition: @library.edition, position:, **row} })
         Record.connection.execute("INSERT INTO entries (#{COLUMNS}) SELECT #{COLUMNS} FROM jsonb_populate_recordset(NULL::entries, #{Record.connection.quote(given)}::jsonb)")
-        @told&.call(done += rows.size, @list.rows.size)
+        done += rows.size
+        @told&.call(done, @list.rows.size)
       end
     end
 

@@ -22,7 +22,7 @@ class Palette < Record
   # palette follows nothing in it.
   # @return [Magpie::Palette]
   def value
-    found = groups.includes(swatches: %i[tie inks]).to_a
+    found = groups.includes(swatches: [:tie, :inks, {entry: :library}]).to_a
     addresses = found.each_with_index.flat_map { |group, g| group.swatches.each_with_index.map { |swatch, s| [swatch.id, [g, s]] } }.to_h
     Magpie::Palette.new(name:, note:, groups: found.map { |group| group.value(addresses) })
   end

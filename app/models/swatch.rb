@@ -49,6 +49,6 @@ class Swatch < Record
   def value(addresses)
     compound = paint&.then { |each| each.referring(each.inks.map { |ink| addresses[ink.reference] }) }
     tint = Magpie::Palette::Tint.new(tie.tint, addresses[tie.swatch_id]) if tie && addresses[tie.swatch_id]
-    Magpie::Palette::Swatch.new(name:, colour:, shared:, note:, definition:, code:, kind: (kind unless kind == "process"), compound:, tint:)
+    Magpie::Palette::Swatch.new(name:, colour:, shared:, note:, definition:, code:, library: entry&.library&.name, kind: (kind unless kind == "process"), compound:, tint:)
   end
 end

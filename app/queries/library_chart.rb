@@ -61,7 +61,7 @@ class LibraryChart
   def picked(text, most)
     numbers = text.split(",").flat_map do |part|
       from, to = part.split("-", 2).map { |number| Integer(number, 10, exception: false) }
-      raise Magpie::Error, "What was selected cannot be read. Select it again" unless from && from >= 0 && (to.nil? || to.between?(from, from + most))
+      raise Magpie::Error, "What was selected cannot be read. Select it again" if from.nil? || from.negative? || to && !to.between?(from, from + most)
       [*from..(to || from)]
     end.uniq
     raise Magpie::Error, "#{Magpie::Text.thousands(numbers.size)} entries at once: the limit is #{Magpie::Text.thousands(most)}" if numbers.size > most

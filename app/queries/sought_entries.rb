@@ -31,11 +31,12 @@ class SoughtEntries
 
   def bare = @text.gsub(/[^[:alnum:]]/, "")
 
-  # "TF 088", "tf088", "088"
+  # "TF 088", "tf088", "tf 88", "88": letters may be left out, and zeros before a number.
   def coded
-    return [] if bare.empty? || !bare.match?(/\d/)
+    letters, digits, rest = bare.match(/\A(\p{L}*)0*(\d+)(.*)\z/)&.captures
+    return [] unless digits
     exact = "lower(regexp_replace(code, '[^[:alnum:]]', '', 'g'))"
-    standing.where("sought LIKE ?", "%#{Entry.sanitize_sql_like(bare)}%").where("#{exact} ~ ?", "^([^0-9]*0*)?#{bare}$").limit(CANDIDATES).pluck(:id, :position).sort_by(&:last).map(&:first)
+    standing.where("sought LIKE ?", "%#{digits}%").where("#{exact} ~ ?", "^#{letters.empty? ? "[^0-9]*" : letters}0*#{digits}#{rest}$").limit(CANDIDATES).pluck(:id, :position).sort_by(&:last).map(&:first)
   end
 
   def written(pattern) = standing.where("sought LIKE ?", pattern).limit(CANDIDATES).pluck(:id, :position).sort_by(&:last).map(&:first)

@@ -82,7 +82,7 @@ document.addEventListener("keydown", event => {
   find("#browse-card").hidden = true
   const at = chart.current ?? 0
   if (event.key.startsWith("Arrow") || event.key === "Home" || event.key === "End") {
-    const next = chart.current === null ? 0 : chart.layout.step(at, event.key)
+    const next = chart.current === null && event.key.startsWith("Arrow") ? 0 : chart.layout.step(at, event.key)
     if (event.shiftKey) { anchor ??= at; range(next) }
     else anchor = null
     go(next)

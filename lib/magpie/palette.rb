@@ -22,6 +22,7 @@ module Magpie
   # @!attribute colour [Color] as it was defined, in its own model
   # @!attribute definition [String, nil] as it was typed
   # @!attribute code [String, nil] of the house or a library
+  # @!attribute library [String, nil] the name of the library that the code is of
   # @!attribute kind [String, nil] "process" or "spot"
   # @!attribute compound [Compound, nil] a gradient or pattern, of which colour is the middle
   # @!attribute tint [Tint, nil] the swatch that its colour is made from
@@ -29,7 +30,7 @@ module Magpie
   # @!attribute inks [Array<Float>, nil] cyan, magenta, yellow and black in per cent, as a library gives them
   # @!attribute page, position [String, nil] of the maker's chart, and where on it
   class Palette
-    Swatch = Struct.new(:name, :colour, :shared, :note, :definition, :code, :kind, :compound, :tint, :spectrum, :inks, :page, :position, keyword_init: true)
+    Swatch = Struct.new(:name, :colour, :shared, :note, :definition, :code, :library, :kind, :compound, :tint, :spectrum, :inks, :page, :position, keyword_init: true)
     Group = Struct.new(:name, :note, :swatches, keyword_init: true)
     # @!attribute percent [Float] 0..100
     # @!attribute of [Array<Integer>] the address of what it is a tint of

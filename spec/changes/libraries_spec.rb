@@ -56,6 +56,12 @@ RSpec.describe "Libraries" do
       expect(rows_of_everything).to eq before
     end
 
+    it "numbers the entries of a large one from the first to the last" do
+      many = Changes::BringInLibrary::AT_ONCE + 3
+      library = bring_in(value(*Array.new(many) { |n| entry("Shell #{n}", "#705030") }))
+      expect(library.entries.pluck(:position)).to eq [*1..many]
+    end
+
     it "leaves nothing of what was called off" do
       before = rows_of_everything
       expect { bring_in(first, told: ->(_done, _total) { raise Answer::CalledOff, "called off" }) }.to raise_error(Answer::CalledOff)

@@ -13,7 +13,7 @@ RSpec.describe Magpie::Formats do
   end
 
   # What a feature of a swatch is called in a list of losses.
-  features = {name: :names, note: :notes, definition: :definitions, code: :codes, kind: :spots, tint: :tints, spectrum: :spectra, page: :pages, position: :positions, colour: :colours}
+  features = {name: :names, note: :notes, definition: :definitions, code: :codes, library: :libraries, kind: :spots, tint: :tints, spectrum: :spectra, page: :pages, position: :positions, colour: :colours}
 
   described_class.written.reject { |format| format.key == "picture" }.each do |format|
     describe format.title do

@@ -7,7 +7,7 @@ class OddRequests
     "x" * 20_000, "<b>&\"'</b>", "../../../etc/passwd", "%", "%00", "1,2,3", ",,,", "1:2", "a\r\nLocation: http://quillmere.example", "//quillmere.example/", "javascript:x", "{name} {n} {x}", "\u202E", "null", "[]", "on"].freeze
   SHAPES = [->(value) { value }, ->(value) { [value] }, ->(value) { [value, value] }, ->(value) { {"x" => value} }, ->(value) { {"tempfile" => value, "filename" => "a.png"} }, ->(value) { [{"tempfile" => value}] }, ->(value) { {"x" => [value, {"y" => value}]} }].freeze
   ROUTES = Places::Router::ALL.flat_map { |place| %w[GET POST].flat_map { |verb| place.routes.fetch(verb, []).map { |pattern, _| [verb, pattern.to_s] } } }.uniq.freeze
-  KINDS = {"project" => Project, "palette" => Palette, "swatch" => Swatch, "group" => Group, "source" => Source, "artwork" => Artwork, "find" => Find, "import" => Import, "better" => Import, "change" => RecordedChange}.freeze
+  KINDS = {"project" => Project, "palette" => Palette, "swatch" => Swatch, "group" => Group, "source" => Source, "artwork" => Artwork, "find" => Find, "import" => Import, "better" => Import, "library" => Library, "condition" => Condition, "change" => RecordedChange}.freeze
 
   # @!attribute verb, path [String]
   # @!attribute fields [Hash] as Rack nests them

@@ -28,7 +28,7 @@ class RandomPalettes
 
   def swatch(name)
     held = {name:, note:, shared: maybe(0.3), code: (maybe(0.3) ? "Q-#{@random.rand(999)}" : nil), kind: (maybe(0.2) ? "spot" : nil), definition: (maybe(0.1) ? "hsb 1 2 3" : nil),
-            page: (maybe(0.1) ? "3" : nil), position: (maybe(0.1) ? "B4" : nil), inks: (maybe(0.2) ? Array.new(4) { @random.rand(0..100.0) } : nil), spectrum: (maybe(0.1) ? spectrum : nil)}
+            library: (maybe(0.2) ? "Tarn & Fell" : nil), page: (maybe(0.1) ? "3" : nil), position: (maybe(0.1) ? "B4" : nil), inks: (maybe(0.2) ? Array.new(4) { @random.rand(0..100.0) } : nil), spectrum: (maybe(0.1) ? spectrum : nil)}
     compound = compound() if maybe(0.15)
     Magpie::Palette::Swatch.new(**held, compound:, colour: compound ? compound.colour : colour)
   end

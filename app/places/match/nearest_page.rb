@@ -43,7 +43,11 @@ module Places
 
       # Called so, where something is searched for.
       # @return [Array<Near>]
-      def called = @called ||= search.empty? ? [] : pool.called(search).map { |near| content ? near.with(Magpie::Difference.de2000(content.colour, near.colour)) : near }
+      def called = @called ||= if search.empty?
+                     []
+                   else
+                     pool.called(search).map { |near| content ? near.with(Magpie::Difference.de2000(content.colour, near.colour)) : near }
+                   end
 
       # Shown instead of the nearest: names that were found, or that none was.
       def searching? = !search.empty? && (called.any? || typed.nil?)
@@ -79,7 +83,11 @@ module Places
 
       # Its neighbours in the order of its chart.
       # @return [Array<Near>]
-      def around = @around ||= chosen ? (chosen.entry ? around_entry : around_swatch) : []
+      def around = @around ||= if chosen
+                     chosen.entry ? around_entry : around_swatch
+                   else
+                     []
+                   end
 
       # "Tarn & Fell masonry paints, page 3"
       def where

@@ -22,7 +22,11 @@ module Places
 
       # Its swatches that have one colour.
       # @return [Array<Chip>]
-      def chips = @chips ||= (of.is_a?(::Artwork) ? ArtworkColours.new([of], @desk.used_chips).linked.map(&:first) : of ? @desk.chips_in(of) : []).reject(&:paint_json)
+      def chips = @chips ||= (if of.is_a?(::Artwork)
+                                ArtworkColours.new([of], @desk.used_chips).linked.map(&:first)
+                              else
+                                of ? @desk.chips_in(of) : []
+                  end).reject(&:paint_json)
 
       # Artworks in which one of them is.
       def with_chips = @with_chips ||= of.is_a?(::Artwork) ? [of] : artworks.select { |artwork| (drawn.look(artwork).follows & chips.map(&:id)).any? }

@@ -11,7 +11,7 @@ module Places
 
         app.post("/projects/:project/presses") do
           came, failed = bring_in(Changes::BringInCondition)
-          tell_what_came(("Brought in the press #{Magpie::Text.list(came.map(&:name))}" if came.any?), failed, nil)
+          tell_what_came(came.map { |condition| "Brought in the press #{condition.name}" }, failed, nil)
         end
 
         app.post("/projects/:project/presses/:condition") do

@@ -6,11 +6,11 @@ module Magpie
     # values. What a palette has besides stands in tags, for which the standard has room.
     class Cxf < Format
       declare key: "cxf", title: "Colour exchange", in_words: "colour exchange XML", endings: [".cxf"], media_type: "application/xml", rank: 45, brief: "no gradients",
-        carries: %i[palette_name condition licence names notes groups codes spots shared tints spectra inks pages positions]
+        carries: %i[palette_name condition licence names notes groups codes libraries spots shared tints spectra inks pages positions]
 
       NAMESPACE = "http://colorexchangeformat.com/CxF3-core"
       # What stands in tags, and how they are called.
-      TAGS = {"Group" => :group, "Code" => :code, "Kind" => :kind, "Page" => :page, "Position" => :position, "Shared" => :shared, "Tint" => :tint, "TintOf" => :tint_of}.freeze
+      TAGS = {"Group" => :group, "Code" => :code, "Library" => :library, "Kind" => :kind, "Page" => :page, "Position" => :position, "Shared" => :shared, "Tint" => :tint, "TintOf" => :tint_of}.freeze
 
       %w[Objects Reader Writer].each { |name| autoload name.to_sym, "magpie/formats/cxf/#{name.downcase}" }
 

@@ -40,7 +40,7 @@ module Magpie
         def write(palette, options = {}) = Writer.new(palette, options).text
 
         def carries(options = {})
-          %i[names groups codes spots notes opacity pages positions] + (options["model"].to_s.split(",").include?("cmyk") ? [:inks] : [])
+          %i[names groups codes libraries spots notes opacity pages positions] + (options["model"].to_s.split(",").include?("cmyk") ? [:inks] : [])
         end
 
         def ending_for(options) = (options["separator"] == "tab") ? ".tsv" : ".csv"

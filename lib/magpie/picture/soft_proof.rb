@@ -37,11 +37,11 @@ module Magpie
 
       # @return [::Vips::Image] 256 × 1: what each grey is printed as
       def levels(condition, paper)
-        shown = (0..255).flat_map do |level|
-          next [0, 0, 0] unless condition.greys || level.zero?
-          condition.proof(Color.new(:srgb, [level / 255.0] * 3)).seen(paper:).rgb255
+        shown = (0..255).map do |level|
+          next "000000" unless condition.greys || level.zero?
+          condition.proof(Color.new(:srgb, [level / 255.0] * 3)).seen(paper:).hex.delete("#")
         end
-        ::Vips::Image.new_from_memory_copy(shown.pack("C*"), 256, 1, 3, :uchar)
+        ::Vips::Image.new_from_memory_copy([shown.join].pack("H*"), 256, 1, 3, :uchar)
       end
     end
   end

@@ -117,7 +117,6 @@ module Magpie
         flags = LittleCms::FLAGS | (black_point ? LittleCms::BLACK_POINT : 0)
         LittleCms.cmsCreateTransform(*from, *to, LittleCms::INTENTS.fetch(way), flags)
       end
-
     end
   end
 end

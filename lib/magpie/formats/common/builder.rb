@@ -31,10 +31,10 @@ module Magpie
       # @param group [String, Palette::Group] or its name
       # @return [Palette::Swatch]
       # @raise [Magpie::Error] where there are too many
-      def add(group, name:, colour:, note: nil, code: nil, **more)
+      def add(group, name:, colour:, note: nil, code: nil, library: nil, **more)
         @budget.spend(:colours)
         group = group(group) unless group.is_a?(Palette::Group)
-        swatch = Palette::Swatch.new(name: Text.name(name), colour:, note: clean(note, 2000), code: clean(code, 80), **more)
+        swatch = Palette::Swatch.new(name: Text.name(name), colour:, note: clean(note, 2000), code: clean(code, 80), library: clean(library, 120), **more)
         group.swatches << swatch
         swatch
       end

@@ -7,7 +7,7 @@ module Magpie
       # What a palette can have, by what holds it. Whatever is here is compared for the
       # list of losses, and drawn at random in the specs of every format.
       OF_PALETTE = {palette_name: :name, palette_note: :note, condition: :condition, licence: :licence}.freeze
-      OF_SWATCH = {names: :name, shared: :shared, notes: :note, definitions: :definition, codes: :code, spots: :kind, tints: :tint, spectra: :spectrum, inks: :inks, pages: :page, positions: :position}.freeze
+      OF_SWATCH = {names: :name, shared: :shared, notes: :note, definitions: :definition, codes: :code, libraries: :library, spots: :kind, tints: :tint, spectra: :spectrum, inks: :inks, pages: :page, positions: :position}.freeze
       # equal_groups: two of one name; opacity: of colours; gradients, patterns: as they are;
       # links: what inks of them follow.
       # stop_opacity: of an ink, beside that of its colour.

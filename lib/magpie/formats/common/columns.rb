@@ -32,6 +32,7 @@ module Magpie
         "name" => /\A(names?|colou?r ?names?|swatch( ?names?)?|title|label|sample ?name|bezeichnung|nom|nombre)\z/,
         "group" => /\A(groups?|groupe|gruppe|grupo|category|family|set|section|palette|collection)\z/,
         "code" => /\A(codes?|number|nr|no|id|ref(erence)?|article|sku|sample ?id|key)\z/,
+        "library" => /\A(librar(y|ies)|colou?r library)\z/,
         "note" => /\A(notes?|comments?|remarks?|description|usage|use)\z/,
         "kind" => /\A(kind|type|colou?r ?type)\z/,
         "hex" => /\A(hex|hex ?(code|value|colou?r)|html|web|s?rgb ?hex|#)\z/,
@@ -57,7 +58,7 @@ module Magpie
       # What a column can be, with its words, for whoever assigns them by hand.
       # @return [Hash{String => String}]
       def self.roles
-        @roles ||= {"" => "left out", "group" => "Group", "name" => "Name", "code" => "Code", "note" => "Note", "kind" => "Kind", "page" => "Page", "position" => "Position", "hex" => "Hex", "colour" => "Colour in any notation", "alpha" => "Opacity",
+        @roles ||= {"" => "left out", "group" => "Group", "name" => "Name", "code" => "Code", "library" => "Library", "note" => "Note", "kind" => "Kind", "page" => "Page", "position" => "Position", "hex" => "Hex", "colour" => "Colour in any notation", "alpha" => "Opacity",
                     **MODELS.values.flat_map { |model| model.fields.zip(model.names).map { |field, name| [field, "#{model.name}: #{name}"] } }.to_h}.freeze
       end
 

@@ -40,7 +40,7 @@ module Magpie
       # One, several, and what becomes of one.
       LEFT = {
         shared: ["shared mark", "shared marks", "stays here"], notes: %w[note notes].push("is left out"), definitions: ["colour as it was typed", "colours as they were typed", "is left out"],
-        codes: ["code", "codes", "is left out"], spots: ["spot ink", "spot inks", "goes as its screen colour"], tints: ["tint", "tints", "goes as a value, no longer tied"],
+        codes: ["code", "codes", "is left out"], libraries: ["name of a library", "names of libraries", "is left out"], spots: ["spot ink", "spot inks", "goes as its screen colour"], tints: ["tint", "tints", "goes as a value, no longer tied"],
         spectra: ["spectrum", "spectra", "is left out"], inks: ["set of press values", "sets of press values", "is left out"],
         pages: ["page of the chart", "pages of the chart", "is left out"], positions: ["position on the chart", "positions on the chart", "is left out"]
       }.freeze

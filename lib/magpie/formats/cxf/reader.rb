@@ -57,7 +57,7 @@ module Magpie
 
         def put(object, colour, spectrum, inks)
           tags = TAGS.to_h { |tag, member| [member, object.tags[tag]] }
-          swatch = @builder.add(tags[:group] || @found.about["Description"] || @source.stem, name: object.name.to_s, colour:, spectrum:, inks:, note: object.comment, code: tags[:code],
+          swatch = @builder.add(tags[:group] || @found.about["Description"] || @source.stem, name: object.name.to_s, colour:, spectrum:, inks:, note: object.comment, code: tags[:code], library: tags[:library],
             kind: (tags[:kind].to_s.casecmp?("spot") ? "spot" : nil), page: presence(tags[:page]), position: presence(tags[:position]), shared: tags[:shared] == "true")
           @ids[object.id] ||= swatch if object.id
           @tints << [swatch, Numbers.read(tags[:tint]), tags[:tint_of]] if tags[:tint_of]

@@ -59,7 +59,7 @@ module Magpie
 
         def collection(group, swatch)
           tint = swatch.tint
-          found = tags("Group" => group.name, "Code" => swatch.code, "Kind" => swatch.kind, "Page" => swatch.page, "Position" => swatch.position, "Shared" => (true if swatch.shared),
+          found = tags("Group" => group.name, "Code" => swatch.code, "Library" => swatch.library, "Kind" => swatch.kind, "Page" => swatch.page, "Position" => swatch.position, "Shared" => (true if swatch.shared),
             "Tint" => tint&.percent, "TintOf" => tint && @ids.fetch(tint.of))
           "<cc:TagCollection>#{found.join}</cc:TagCollection>"
         end

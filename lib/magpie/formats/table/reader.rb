@@ -65,7 +65,7 @@ module Magpie
           name = suggested(row, colour) if name.empty? && @columns["name"]
           inks = @rows.inks(row.cells) unless colour.model == :cmyk
           group = cell(row, "group")
-          @builder.add(group.empty? ? @builder.source.stem : group, name:, colour:, inks:, note: cell(row, "note"), code: cell(row, "code"), kind: (cell(row, "kind").match?(/spot/i) ? "spot" : nil),
+          @builder.add(group.empty? ? @builder.source.stem : group, name:, colour:, inks:, note: cell(row, "note"), code: cell(row, "code"), library: cell(row, "library"), kind: (cell(row, "kind").match?(/spot/i) ? "spot" : nil),
             page: presence(cell(row, "page")), position: presence(cell(row, "position")))
         end
 

@@ -12,7 +12,7 @@ module Magpie
           @separator = options.fetch("separator", "comma")
           @models = Table.models(options) - ["hex"]
           @opacity = palette.swatches.any? { |swatch| !swatch.colour.opaque? }
-          @texts = {"Group" => nil, "Name" => :name, "Code" => :code, "Kind" => :kind, "Note" => :note, "Page" => :page, "Position" => :position}
+          @texts = {"Group" => nil, "Name" => :name, "Code" => :code, "Library" => :library, "Kind" => :kind, "Note" => :note, "Page" => :page, "Position" => :position}
           @texts.delete_if { |_, member| member && member != :name && palette.swatches.none?(&member) }
         end
 

@@ -102,7 +102,7 @@ module Magpie
 
         def put(node, place, exact, **held)
           swatch = @builder.add(group_at(place[0..-2], parent_of(place)), name: exact.text("name", 200) || place.last, shared: extension(node)["shared"] == true, note: description(node),
-            definition: exact.text("definition", 200), code: exact.text("code", 80), kind: (extension(node)["kind"] if extension(node)["kind"] == "spot"),
+            definition: exact.text("definition", 200), code: exact.text("code", 80), library: exact.text("library", 120), kind: (extension(node)["kind"] if extension(node)["kind"] == "spot"),
             spectrum: exact.spectrum, inks: exact.inks, page: exact.text("page", 40), position: exact.text("position", 40), **held)
           @tints << [swatch, *exact.tint] if exact.tint
           @placed[place] = swatch

@@ -40,7 +40,7 @@ module Magpie
 
         # What has no place outside, and what its place outside does not hold exactly.
         def ours(swatch)
-          {"name" => swatch.name, "shared" => (true if swatch.shared), "definition" => swatch.definition, "code" => swatch.code, "kind" => swatch.kind,
+          {"name" => swatch.name, "shared" => (true if swatch.shared), "definition" => swatch.definition, "code" => swatch.code, "library" => swatch.library, "kind" => swatch.kind,
            "colour" => (swatch.colour.to_h unless swatch.compound || exactly?(swatch.colour)), "compound" => swatch.compound&.to_h, "follows" => follows(swatch.compound), "tint" => tint(swatch.tint),
            "spectrum" => swatch.spectrum&.then { |spectrum| {"start" => spectrum.start, "step" => spectrum.step, "values" => spectrum.values} },
            "inks" => swatch.inks, "page" => swatch.page, "position" => swatch.position}
