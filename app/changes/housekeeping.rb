@@ -49,7 +49,7 @@ module Changes
 
     # Whoever keeps the same bytes now says so first (Blob.keep), and is waited for.
     def blobs(now)
-      used = {Source => %i[sha256], Artwork => %i[original template], Import => %i[sha256], Library => %i[sha256], Condition => %i[sha256]}.flat_map { |model, columns| columns.map { |column| "SELECT #{column} FROM #{model.table_name} WHERE #{column} IS NOT NULL" } }
+      used = {Source => %i[sha256], Artwork => %i[original template], Import => %i[sha256], Library => %i[sha256], Condition => %i[sha256], Board => %i[sha256]}.flat_map { |model, columns| columns.map { |column| "SELECT #{column} FROM #{model.table_name} WHERE #{column} IS NOT NULL" } }
       Blob.where(kept_at: ...(now - OPENED)).where("sha256 NOT IN (#{[*used, "SELECT unnest(files) FROM changes", "SELECT sha256 FROM drawn_pictures"].join(" UNION ")})").delete_all
     end
   end

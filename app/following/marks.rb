@@ -8,7 +8,7 @@ module Following
     REFERENCES = {
       "swatch_id" => "swatches", "follower_id" => "swatches", "place_id" => "places", "group_id" => "groups", "palette_id" => "palettes",
       "find_id" => "finds", "source_id" => "sources", "artwork_id" => "artworks", "first_id" => "artworks", "part_id" => "parts", "outfit_id" => "outfits",
-      "entry_id" => "entries", "library_id" => "libraries"
+      "entry_id" => "entries", "variant_id" => "variants", "board_id" => "boards", "library_id" => "libraries"
     }.freeze
     # What a place depends on that is painted with a swatch; what a tint or an ink does; what
     # one does that wears an outfit; what anything else does that points at a row.
@@ -27,7 +27,7 @@ module Following
     # have been taken since.
     ONCE = {"swatches" => %w[group_id name], "uses" => %w[project_id palette_id], "outfits" => %w[palette_id name], "places" => %w[artwork_id part_id role]}.freeze
     # Tables as numbers, for #touched.
-    TABLES = %w[once swatches groups palettes uses finds sources artworks places parts follows patches outfits libraries entries own_tiles conditions].freeze
+    TABLES = %w[once swatches groups palettes uses finds sources artworks places parts follows patches outfits libraries entries own_tiles conditions boards variants].freeze
 
     # Columns that must be told with others: which way something follows, and all of
     # what can be there once only.

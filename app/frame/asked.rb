@@ -10,7 +10,7 @@ module Frame
     LONGEST = 10_000 # characters of one text
     LONG = {"ids" => 400_000, "corners" => 100_000, "text" => 100_000, "pairs" => 200_000, "ranks" => 60_000, "turned" => 60_000}.freeze
     # What may be given several times, and how often at most.
-    LISTS = {"ticks" => 20_000, "groups" => 2_000, "inks" => 50, "offsets" => 50, "opacities" => 50, "middles" => 50, "notations" => 200, "files" => 200, "among" => 2_000, "palettes" => 200}.freeze
+    LISTS = {"ticks" => 20_000, "groups" => 2_000, "inks" => 50, "offsets" => 50, "opacities" => 50, "middles" => 50, "notations" => 200, "files" => 200, "among" => 2_000, "palettes" => 200, "uses" => 20}.freeze
     # What may be given by name, and how many names at most.
     TABLES = {"choices" => 20_000, "replace" => 5_000, "swap" => 2_000, "options" => 60, "columns" => 500, "several" => 20, "fields" => 20, "saw" => 20, "about" => 10}.freeze
 

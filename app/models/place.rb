@@ -20,6 +20,7 @@ class Place < Record
   belongs_to :artwork
   belongs_to :part
   belongs_to :outfit, optional: true
+  belongs_to :variant, optional: true # of a board, of which it is the ground or a trim
   has_one :follow, -> { where(ink: nil) } # of a swatch, as it is
   has_one :swatch, through: :follow
   has_many :inks, -> { where.not(ink: nil) }, class_name: "Follow"

@@ -11,6 +11,8 @@ class Project < Record
   has_many :imports
   has_many :artworks, -> { where(removed_at: nil).order(:position, :id) }
 
+  has_many :boards, -> { standing }
+
   has_many :own_tiles, -> { where(removed_at: nil).order(:position, :id) }
 
   validates :name, presence: {message: "A project needs a name"}

@@ -72,8 +72,9 @@ function draw() {
 
 function run(pen, { title, from, size, columns, across, down, y, title_y, rows }, top, height) {
   if (title) {
-    pen.fillStyle = getComputedStyle(field()).color
-    pen.font = "600 13px 'Atkinson Hyperlegible Next Variable', sans-serif"
+    const { color, fontFamily } = getComputedStyle(field())
+    pen.fillStyle = color
+    pen.font = `600 13px ${fontFamily}`
     pen.fillText(title, 0, title_y + 17)
   }
   const last = Math.min(rows, Math.ceil((top + height - y) / down))

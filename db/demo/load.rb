@@ -1,5 +1,6 @@
 require_relative "pictures"
 require_relative "more"
+require_relative "boards"
 
 # The demo project: Quillmere Observatory, "Night open house".
 module Demo
@@ -42,7 +43,7 @@ module Demo
 
   # Everything that projects made; nothing else is in the database.
   def clear
-    tables = %w[patches entries libraries answers visitors works watches imports changes hands repainted reaches follows places outfits parts artworks swatches finds sources groups uses palettes own_tiles tiles drawn_pictures projects conditions blobs]
+    tables = %w[variants boards patches entries libraries answers visitors works watches imports changes hands repainted reaches follows places outfits parts artworks swatches finds sources groups uses palettes own_tiles tiles drawn_pictures projects conditions blobs]
     Record.connection.execute("TRUNCATE #{tables.join(", ")} RESTART IDENTITY; DELETE FROM settings WHERE key = '#{Condition::HOUSE}'")
     Condition.ship
   end

@@ -37,6 +37,7 @@ module Demo
     enamel(palette)
     colourway(project, poster, "Winter hours", "For November to February, when the dome opens at five", WINTER)
     colourway(project, poster, "Daytime", "For the school visits", DAYTIME)
+    boards(project)
     trail
   end
 

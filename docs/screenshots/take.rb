@@ -18,14 +18,6 @@ RSpec.describe "The pictures of the README", :screen do
     expect(page).to have_css(".pin-shown")
     expect(page).to have_css(".main-strip button")
     shoot("gather") { mouse.move(x: 592, y: 362) }
-    find("#probe input[value='patch']", visible: :all).evaluate_script("this.click()")
-    expect(page).to have_css("#tolerance")
-    click_picture 700, 800
-    eventually { expect(find(".outline-over", visible: :all)["d"].to_s).to start_with "M" }
-    shoot "patch"
-    within(".source", text: "Nebula plate") { click_link "Beside" }
-    expect(page).to have_css(".picture", count: 2)
-    shoot "beside"
     click_button "take a screen"
     within("[data-way=practice]") { click_button "Sample" }
     expect(page).to have_css("#practice[open]")
@@ -39,10 +31,6 @@ RSpec.describe "The pictures of the README", :screen do
     within(".side") { click_link "Palette" }
     expect(page).to have_css("#check-twins")
     shoot "palettes"
-    find("#shift-hue").execute_script("this.value = 24; for (const type of ['input', 'change']) this.dispatchEvent(new Event(type, { bubbles: true }))")
-    expect(page).to have_css("#shift[data-computed]")
-    shoot "shift"
-    click_button "Reset"
     %w[Ledger Chart].each do |view|
       find(".views label", text: view).click
       expect(page).to have_css(".palettes[data-view='#{view.downcase}']")
@@ -60,7 +48,6 @@ RSpec.describe "The pictures of the README", :screen do
     expect(page).to have_css("#undo[title='Undo: Dressed Rosehip band with Coral']")
     click_button "Share…"
     expect(page).to have_button("Share and link 1")
-    shoot "share"
     click_link "Not now"
     click_button "Undo"
     expect(page).to have_content("Undone: ")
@@ -94,6 +81,20 @@ RSpec.describe "The pictures of the README", :screen do
     fill_in "Colour in any notation", with: "hsb 172 52 62"
     eventually { expect(fill_of("#stage", "ember_band")).to eq "#4C9E93" }
     shoot "mix"
+    keys :escape
+    expect(page).to have_no_css("#mix")
+    open_place "match"
+    expect(page).to have_css(".touching a[aria-current]")
+    shoot "match"
+    open_place "match/palette"
+    expect(page).to have_css(".matched-pair")
+    shoot "match-palette"
+    visit "/projects/#{demo.id}/match/browse?entry=e#{Entry.find_by!(code: "TF 088").id}"
+    expect(page).to have_css("#browse[data-ready]")
+    shoot "browse"
+    open_place "match/board"
+    expect(page).to have_css(".board-variants figure", count: 4)
+    shoot "board"
     open_place "deliver"
     expect(page).to have_css("#file-text", text: "--ember-sky")
     shoot "deliver"

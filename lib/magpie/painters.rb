@@ -11,6 +11,7 @@ module Magpie
     # @raise [Magpie::Error]
     def self.picture(bytes, name: "the file") = Picture.read(bytes, name:, draw: ->(drawing, file) { Flat.of(Artwork.read(drawing, name: file)) })
 
+    autoload :Board, "magpie/painters/board"
     autoload :Svg, "magpie/painters/svg"
     autoload :Flat, "magpie/painters/flat"
     autoload :Linked, "magpie/painters/linked"

@@ -13,6 +13,7 @@ module Magpie
     autoload :Outline, "magpie/picture/outline"
     autoload :Reading, "magpie/picture/reading"
     autoload :MostCommon, "magpie/picture/most_common"
+    autoload :Piece, "magpie/picture/piece"
     autoload :SoftProof, "magpie/picture/soft_proof"
     autoload :Profile, "magpie/picture/profile"
     autoload :Tone, "magpie/picture/tone"

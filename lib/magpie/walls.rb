@@ -68,6 +68,18 @@ module Magpie
     # @raise [Magpie::Error]
     def unprintable(condition, colours, limit) = work(:unprintable, condition.name, condition, colours, limit)
 
+    # A piece cut out of a picture.
+    # @param corners [Array<Array<Float>>] shares of its sides
+    # @return [Array(String, Integer, Integer)] PNG, and its width and height
+    # @raise [Magpie::Error]
+    def piece(bytes, corners, straightened:, name:) = work(:piece, name, bytes, corners, straightened)
+
+    # @param drawing [String] SVG of our own
+    # @param width [Integer] px
+    # @return [String] PNG
+    # @raise [Magpie::Error]
+    def drawn(drawing, width, name:) = work(:drawn, name, drawing, width)
+
     # @param lab [Array<Float>]
     # @return [Array(Array<Float>, Float)] inks that come nearest, and ΔE00
     # @raise [Magpie::Error]

@@ -55,7 +55,7 @@ module DataSupport
 
   # Every row that undo must bring back, as the database holds it.
   def rows_of_everything
-    %w[follows swatches groups palettes uses finds places sources own_tiles artworks outfits patches parts conditions].to_h do |table|
+    %w[follows swatches groups palettes uses finds places sources own_tiles artworks outfits patches parts conditions boards variants].to_h do |table|
       rows = Record.connection.select_values("SELECT to_jsonb(t) FROM #{table} t ORDER BY id").map { |row| JSON.parse(row) }
       [table, rows.map { |row| row.key?("removed_at") ? row.merge("removed_at" => !row["removed_at"].nil?) : row }]
     end

@@ -71,7 +71,7 @@ module WholePages
 
   def come
     document.synchronize do
-      there = evaluate_script("location.href !== 'about:blank' && document.readyState === 'complete' && (window.htmx !== undefined || !document.querySelector('script'))")
+      there = evaluate_script("location.href !== 'about:blank' && document.readyState === 'complete' && (window.htmx !== undefined || !document.querySelector('script[src*=app]'))")
       raise Capybara::ElementNotFound, "the page has not come whole" unless there
     end
   end

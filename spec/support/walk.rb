@@ -1,6 +1,7 @@
 require_relative "data"
 require_relative "walk_artworks"
 require_relative "walk_libraries"
+require_relative "walk_boards"
 
 # A random walk through everything that touches what follows what: two projects that
 # share a palette, each step one change, undo, redo or undoing of one of the list.
@@ -8,6 +9,7 @@ class Walk
   include DataSupport
   include WalkArtworks
   include WalkLibraries
+  include WalkBoards
 
   CARD = <<~SVG
     <svg xmlns="http://www.w3.org/2000/svg" width="60" height="40"><defs><linearGradient id="g"><stop stop-color="#231F55"/><stop offset="1" stop-color="#E46F58"/></linearGradient></defs>
@@ -17,6 +19,7 @@ class Walk
   STEPS = {
     dress: 4, paint_parts: 3, lay_parts: 2, switch_paints: 4, fill_picture: 3, adjust_fill: 1, remove_fills: 2, exchange: 2, step_parts: 3, opaque: 1, link: 2, keep_strays: 1, colourway: 2, reset: 2, make_first: 1, leave_colourway: 1, swap_palette: 2, draw: 2, carry: 2, tint_parts: 2, copy_artwork: 1, remove_artwork: 1, replace: 1, swap: 2, wear: 4, keep_outfit: 2, change_outfit: 3, edit_outfit: 1, remove_outfit: 1, take_off: 1, lay_patch: 1, move_patch: 1, remove_patch: 1, lock_parts: 1, rename_part: 1, default: 1, share: 3, loosen: 2, tint: 4, gradient: 3, repaint: 2, change: 4, shift: 3, merge: 3, remove: 2, import: 2, lock: 3, copy: 1, duplicate: 1,
     bring_in_library: 2, newer_library: 2, edit_entry: 2, remove_entry: 1, keep_entry: 2, remove_library: 1,
+    begin_board: 2, add_variant: 2, edit_variant: 5, remove_variant: 1, remove_board: 1,
     note_matches: 3, change_to_matches: 2, keep_matches: 1, keep_entries: 1, bring_in_press: 1, set_up_press: 2, remove_press: 1,
     gather_palettes: 1, rename: 1, move: 1, undo: 6, redo: 4, undo_only: 6
   }.freeze

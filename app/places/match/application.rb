@@ -3,8 +3,8 @@ module Places
     # Match: what is nearest in libraries, what the press makes of it, how it looks in the room.
     class Application < Frame::Application
       lies_in "match"
-      helpers Helpers
-      register Tables, Browsing, Presses
+      helpers Helpers, BoardHelpers
+      register Tables, Browsing, Boards, Presses
 
       get("/projects/:project/match") do
         @page = NearestPage.new(param, desk)

@@ -3,7 +3,7 @@ module Places
     # What Match asks for.
     module Helpers
       # Its views, in their order: paths and labels.
-      MODES = {"match" => "Nearest", "match/palette" => "Whole palette", "match/browse" => "Browse"}.freeze
+      MODES = {"match" => "Nearest", "match/palette" => "Whole palette", "match/browse" => "Browse", "match/board" => "Board"}.freeze
 
       # What can be looked at of a palette as a whole.
       WHOLE = {"match/palette" => "Matched", "match/palette/proof" => "On press", "match/palette/readable" => "Text on grounds"}.freeze
@@ -18,6 +18,8 @@ module Places
 
       # What can be done stands in the hand, where the page says so.
       def hand_middle = @page.respond_to?(:hand_view) ? [@page.hand_view] : super
+
+      def hand_end = (@page.is_a?(BoardPage) && @page.variant && !@page.cutting?) ? :ground_end : super
 
       # Where something goes that is put in a palette.
       # @return [Group, nil]

@@ -105,7 +105,7 @@ module Places
 
       def matched = @matched ||= changeable.to_h { |pair| [pair.chip.id, pair.near.colour] }
 
-      def plan = Following::Plan.new(Swatch.where(id: matched.keys).order(:id).to_a)
+      def plan = Swatch.where(id: matched.keys).order(:id).to_a.then { |found| Following::Plan.new(found) }
     end
   end
 end

@@ -6,15 +6,15 @@ module Magpie
       WITHIN = 2.5
 
       # A colour of a file, and the name of the library that it is in.
-      Entry = Struct.new(:swatch, :library) do
-        def colour = swatch.colour
+      Entry = Struct.new(:of, :library) do
+        def colour = of.colour
       end
 
       # Nothing has the colour of a gradient or pattern.
       # @param palettes [Array<Palette>]
       # @raise [Magpie::Error] where none of them has a colour
       def initialize(palettes)
-        entries = palettes.flat_map { |palette| palette.swatches.reject(&:compound).map { |swatch| Entry.new(swatch, palette.name) } }
+        entries = palettes.flat_map { |palette| palette.swatches.reject(&:compound).map { |one| Entry.new(one, palette.name) } }
         raise Error, "there is no colour in #{Text.list(palettes.map(&:name))}" if entries.empty?
         @index = Library::Nearest.of(entries)
       end
@@ -37,7 +37,7 @@ module Magpie
         {name: swatch.name, hex: swatch.colour.hex, entry: described(entry, difference), is: Difference::Words.of(difference), within: difference <= within, also_of: others.to_a}
       end
 
-      def described(entry, difference) = {name: entry.swatch.name, code: entry.swatch.code, library: entry.library, hex: entry.colour.hex, de2000: difference.round(4)}
+      def described(entry, difference) = {name: entry.of.name, code: entry.of.code, library: entry.library, hex: entry.colour.hex, de2000: difference.round(4)}
     end
   end
 end

@@ -50,6 +50,19 @@ module Magpie
         Picture::Vips.call("the drawing") { ::Vips::Image.thumbnail_buffer(drawing, SMALL, height: SMALL, size: :both, option_string: HELD).pngsave_buffer(compression: 6, strip: true) }
       end
 
+      # @return [Array(String, Integer, Integer)] PNG, width, height
+      def piece(bytes, corners, straightened, name)
+        Picture::Vips.call("the picture") do
+          png = Picture::Piece.new(Painters.picture(bytes, name:).within(4 * Picture::Piece::LARGEST), corners, straightened:).png
+          made = ::Vips::Image.new_from_buffer(png, "")
+          [png, made.width, made.height]
+        end
+      end
+
+      def drawn(drawing, width, _)
+        Picture::Vips.call("the board") { ::Vips::Image.thumbnail_buffer(drawing, width, size: :both, option_string: HELD).pngsave_buffer(compression: 6, strip: true) }
+      end
+
       # @param condition [Press::Condition]
       def printed(drawing, condition, paper, _)
         Picture::Vips.call("the drawing") do

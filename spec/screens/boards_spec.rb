@@ -1,0 +1,141 @@
+require "support/files_of_a_person"
+
+RSpec.describe "Boards", :screen do
+  include FilesOfAPerson
+
+  def hold(name)
+    open_place "palettes"
+    find(".chip[title^='#{name}']").click
+    expect(page).to have_css(".hand-name", text: name)
+    settled
+  end
+
+  # The fill of the large drawing's ground, as the page has it.
+  def ground = find(".board-drawing rect", match: :first)["fill"]
+
+  def cut_at(x, y) = box_of("#cut").then { |box| {x: box["x"] + x * box["width"], y: box["y"] + y * box["height"]} }
+
+  def begin_board
+    visit "/projects/#{demo.id}/match/board?do=new"
+    expect(page).to have_css("#cut img") { |image| image.evaluate_script("this.complete && this.naturalWidth > 0") }
+    [[0.2, 0.2], [0.7, 0.25], [0.65, 0.8], [0.2, 0.7]].each { |x, y| mouse.click(**cut_at(x, y)) }
+    check "Straightened: four corners become a rectangle"
+    fill_in "Name of the board", with: "Ticket hall"
+    click_button "Cut it"
+    expect(page).to have_css(".board-drawing")
+  end
+
+  it "are made from a photograph: a piece with its corners, on what is in hand, with trims" do
+    open_place "match/board"
+    expect(page).to have_css("h1", text: "Cut a piece for a new board")
+    hold "Ember sky"
+    begin_board
+    expect([ground, find(".match-library b").text, find(".match-library .soft").text]).to eq ["#E46F58", "Ticket hall", "1 ground, 0 trims"]
+    expect(page).to have_css(".board-own button", minimum: 3)
+    hold "Lamp"
+    open_place "match/board"
+    click_button "Add trim"
+    expect(page).to have_css(".board-drawing text", text: "Lamp")
+    find("summary", text: "Say what they are").click
+    fill_in "uses[]", with: "piping"
+    click_button "Keep", match: :first
+    expect(page).to have_css(".board-drawing text", text: "Lamp piping")
+    click_button "Take Lamp off"
+    expect(page).to have_no_css(".board-drawing text", text: "Lamp")
+  end
+
+  it "are cut freely, and by keys" do
+    hold "Ember sky"
+    visit "/projects/#{demo.id}/match/board?do=new"
+    expect(page).to have_css("#cut img") { |image| image.evaluate_script("this.complete && this.naturalWidth > 0") }
+    mouse.move(**cut_at(0.3, 0.3))
+    mouse.down
+    [[0.6, 0.3], [0.6, 0.6], [0.3, 0.6], [0.3, 0.32]].each { |x, y| mouse.move(**cut_at(x, y), steps: 8) }
+    mouse.up
+    expect(find("#cut-corners", visible: :all).value.split.size).to be > 12
+    expect(page).to have_field("Straightened: four corners become a rectangle", disabled: true)
+    click_button "Begin again"
+    expect(page).to have_button("Cut it", disabled: true)
+    find("#cut").send_keys(:enter, [:shift, :right], :enter, [:shift, :down], :enter)
+    expect(find("#cut-corners", visible: :all).value).to eq "0.50000,0.50000 0.55000,0.50000 0.55000,0.55000"
+    keys :backspace
+    expect(page).to have_button("Cut it", disabled: true)
+    keys :enter
+    click_button "Cut it"
+    expect(page).to have_css(".board-drawing image")
+  end
+
+  it "have variants that are shown full-screen, flipped by keys and compared; a changed swatch changes them" do
+    Demo.libraries(demo)
+    hold "Ember sky"
+    begin_board
+    ["Nebula teal", "Peat", "Moonwash"].each_with_index do |name, index|
+      hold name
+      open_place "match/board"
+      click_button "Add what is in hand"
+      expect(page).to have_css(".board-variants figure", count: index + 2)
+    end
+    expect(all(".board-variants figcaption b").map(&:text)).to eq ["Ember sky", "Nebula teal", "Peat", "Moonwash"]
+    expect(page).to have_content("Ground 4 of 4")
+    click_button "Darker"
+    click_button "Darker"
+    expect(page).to have_css(".board-variants .soft", text: "darker by 2")
+    click_button "Note it"
+    expect(page).to have_css(".ground-near", text: "Noted:")
+    expect(page).to have_css(".board-drawing text", text: /\AΔE .* to the ground/)
+    click_link "Show"
+    expect(page).to have_css("#show-name", text: "Moonwash")
+    seen = -> { all("#show-board section").map { |section| section.find("title", visible: :all).text(:all).split(", ").last } }
+    keys :right
+    expect(page).to have_css("#show-name", text: "Ember sky")
+    expect(seen.call).to eq ["Ember sky"]
+    keys :left, :left
+    expect(page).to have_css("#show-name", text: "Peat")
+    keys "c"
+    expect(page).to have_css("#show-name", text: "Peat · Moonwash")
+    expect(seen.call).to eq ["Peat", "Moonwash"]
+    keys :escape
+    expect(page).to have_css(".board-variants figure", count: 4)
+    Changes::ChangeSwatch.perform(demo, actor:, swatch: Swatch.find_by!(name: "Nebula teal"), colour: hex("#884422"), definition: nil, before: "#2F8FA3")
+    find("#variant-#{Variant.find_by!(name: "Nebula teal").id}").click
+    eventually { expect(ground).to eq "#884422" }
+    click_button "Undo"
+    eventually { expect(ground).to eq "#2F8FA3" }
+  end
+
+  it "try the piece's own colours, and keep one as the ground" do
+    hold "Ember sky"
+    begin_board
+    own = find(".board-own button", match: :first)["title"]
+    find(".board-own button", match: :first).click
+    expect(page).to have_content("Tried, not kept")
+    expect(ground).to eq own
+    expect(ShownBoard.new(Board.last).variants.first.ground.hex).to eq "#E46F58"
+    click_button "Make it the ground"
+    expect(page).to have_content("Ground 1 of 1")
+    expect([ground, ShownBoard.new(Board.last).variants.first.ground.hex]).to eq [own, own]
+    click_button "Undo"
+    eventually { expect(ground).to eq "#E46F58" }
+  end
+
+  it "go out as picture, sheet and a page for a client" do
+    hold "Ember sky"
+    begin_board
+    click_link "As a picture"
+    picture = Vips::Image.new_from_buffer(downloaded("Ticket hall, Ember sky.png"), "")
+    expect([picture.width, picture.getpoint(4, 4).first(3)]).to eq [1680, [228, 111, 88]]
+    click_link "All as a sheet"
+    expect(downloaded("Ticket hall.svg").force_encoding("UTF-8")).to include("Ticket hall", "data:image/png;base64,", "#E46F58")
+    find("summary", text: "About this board").click
+    click_button "Make a show page for a client"
+    address = find(".board-address", visible: :all)[:href]
+    visit address
+    expect(page).to have_css("#show-name", text: "Ember sky")
+    expect(page).to have_css("image", visible: :all)
+    expect(page).to have_no_link("Leave")
+    expect(page.html).not_to include("/projects/")
+    Changes::ShowBoard.perform(demo, actor:, board: Board.last, on: false)
+    visit address
+    expect(page).to have_content("This is not here")
+  end
+end
