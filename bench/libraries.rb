@@ -20,6 +20,33 @@ module Bench
       end
     end
 
+    NAMES = %w[Ember Tarn Moor Lantern Peat Gorse Heather Slate Fathom Beacon Rowan Thrift Kestrel Curlew Bracken].freeze
+
+    # Matched against 100,000 entries, of which many are called alike.
+    def matched(browser, health)
+      project = Changes::StartProject.perform(actor: Actor.new, name: "Bench, matching")
+      share = ->(n, by) { n * by % 1 }
+      swatches = Array.new(100_000) do |n|
+        name = "#{NAMES[n % 15]} #{NAMES[n / 15 % 15].downcase} #{n / 225}"
+        Magpie::Palette::Swatch.new(name:, code: format("WC %05d", n), colour: Magpie::Color.new(:srgb, [0.8191725134, 0.6710436067, 0.5497004779].map { |by| share.call(n, by) }))
+      end
+      library = bring_in(project, Magpie::Palette.new(name: "Wide chart", groups: [Magpie::Palette::Group.new(name: "Wide chart", swatches:)]))
+      Record.connection.execute("ANALYZE")
+      at = "/projects/#{project.id}/match"
+      Bench.row "Match among 100,000 entries, asked the first time", once { Palettes.page(browser, "#{at}?search=%23E46F58") }, "–"
+      {"nearest" => "#{at}?search=%23E46F58", "searched" => "#{at}?search=kestrel", "browsed" => "#{at}/browse?library=#{library.id}"}.each do |words, path|
+        shown = Bench.median(9) { Palettes.page(browser, path) }
+        Bench.row "Match among 100,000 entries, #{words}", shown, "< 100 ms", format("%.0f × an empty answer", shown / health)
+      end
+      sought([library.reload])
+    end
+
+    def sought(libraries)
+      {"a code" => "WC 00420", "a number" => "420", "a name" => "kestrel", "two letters that nothing has" => "xq", "a name spelt roughly" => "kestrl", "another" => "brakken"}.each do |words, text|
+        Bench.row "Search among 100,000 entries, #{words}", Bench.median(9) { SoughtEntries.new(libraries, text).ids }, "≤ 50 ms"
+      end
+    end
+
     # What can be done once only.
     # @return [Float] milliseconds
     def once

@@ -84,7 +84,7 @@ browser = Rack::Test::Session.new(App)
 demo = Project.order(:id).first
 demo.artworks.first
 health = Bench.median(50) { browser.get("/health") }
-%w[gather palettes dress deliver].each do |place|
+%w[gather palettes dress match deliver].each do |place|
   median = Bench.median(40) { browser.get("/projects/#{demo.id}/#{place}").then { |response| raise response.body unless response.ok? } }
   Bench.row "Page #{place}, demo data", median, "< 100 ms", format("%.0f × an empty answer", median / health)
 end
@@ -94,6 +94,7 @@ Bench::Clicks.new(browser, demo).rows
 Bench::Dress.new(browser).rows
 Bench::Formats.rows
 Bench::Libraries.rows(browser, health)
+Bench::Libraries.matched(browser, health)
 median = Bench.median(20) { browser.get("/projects/#{many[0].id}/dress?mix=#{many[1].id}") }
 Bench.row "Dress with Mix open, 10,000 places in 200 artworks", median, "–", format("%.0f × an empty answer", median / health)
 Bench.row "Numbers of a colour while dragging", Bench.median(200) { browser.get("/colour.json?notation=oklch(0.68+0.14+34)") }, "< 50 ms"

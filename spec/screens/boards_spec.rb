@@ -83,6 +83,12 @@ RSpec.describe "Boards", :screen do
     click_button "Note it"
     expect(page).to have_css(".ground-near", text: "Noted:")
     expect(page).to have_css(".board-drawing text", text: /\AΔE .* to the ground/)
+    find("summary", text: "About this ground").click
+    fill_in "Name of the ground", with: "Moon wall"
+    click_button "Rename it"
+    expect(page).to have_css(".board-variants b", text: "Moon wall")
+    click_button "Undo"
+    expect(page).to have_css(".board-variants b", text: "Moonwash")
     click_link "Show"
     expect(page).to have_css("#show-name", text: "Moonwash")
     seen = -> { all("#show-board section").map { |section| section.find("title", visible: :all).text(:all).split(", ").last } }

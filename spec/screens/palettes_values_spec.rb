@@ -81,9 +81,12 @@ RSpec.describe "Palettes, values and what follows", :screen do
   end
 
   it "mends in place what the other checks find, and takes another limit" do
+    Changes::ChooseCondition.perform(nil, actor:, condition: Condition.find_by!(shipped: "uncoated"))
+    refresh
     find("#check-press summary").click
-    within("#check-press") { click_button "Bring in, #777677" }
-    expect(page).to have_content("Screen grey is #777677 now")
+    printed = Condition.usual.press.proof(hex("#231F55")).seen.hex
+    within("#check-press") { click_button "Bring in, #{printed}" }
+    expect(page).to have_content("Zenith indigo is #{printed} now")
     click_link "Palette"
     find("#check-twins summary").click
     within("#check-twins") do

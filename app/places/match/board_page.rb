@@ -35,7 +35,7 @@ module Places
       def trying? = @param.on?(:try) && !content.nil?
 
       # @return [Hand::Content, nil]
-      def content = @desk.hand.content
+      def content = defined?(@content) ? @content : @content = @desk.hand.content
 
       # What is large, with what is tried.
       # @return [ShownBoard::Shown]

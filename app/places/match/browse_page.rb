@@ -37,10 +37,11 @@ module Places
       end
 
       # What is in hand, if it has one colour.
-      def held = @desk.hand.content&.then { |content| content unless content.css }
+      # @return [Hand::Content, nil]
+      def held = defined?(@held) ? @held : @held = @desk.hand.content&.then { |content| content unless content.css }
 
       # @return [Press]
-      def press = @press ||= Press.new(@desk, chosen&.colour)
+      def press = @press ||= Press.new(@desk, chosen&.colour, entry: chosen&.entry)
 
       def room = @room ||= (Room.new(held.colour, chosen, nil) if held && chosen)
 

@@ -12,7 +12,7 @@ module Places
 
         # All of its colours, by what the browser draws it.
         app.get("/projects/:project/match/libraries/:library/chart.json") do
-          @page = BrowsePage.new(param, desk)
+          @page = chart_page
           kept_under @page.version
           content_type :json
           JSON.generate(hexes: @page.chart.hexes, runs: @page.chart.runs.map(&:to_a))
@@ -20,7 +20,7 @@ module Places
 
         # Names and codes of some of them.
         app.get("/projects/:project/match/libraries/:library/entries.json") do
-          @page = BrowsePage.new(param, desk)
+          @page = chart_page
           kept_under @page.version
           content_type :json
           ids = @page.chart.ids[param.whole(:from, 0..10_000_000), NAMED] || []
@@ -29,8 +29,8 @@ module Places
         end
 
         app.post("/projects/:project/match/libraries/:library/keep") do
-          page = BrowsePage.new(param, desk)
-          raise Magpie::Error, "#{page.library&.name} was changed meanwhile. Nothing was kept. Select again" unless page.library && param.text(:version) == page.version
+          page = chart_page
+          raise Magpie::Error, "#{page.library.name} was changed meanwhile. Nothing was kept. Select again" unless param.text(:version) == page.version
           group = group_to_keep_in("Choose a group to put them in")
           ids = page.chart.picked(param.text(:picked), Changes::KeepEntries::MOST)
           entries = Entry.where(id: ids).index_by(&:id).values_at(*ids).compact

@@ -21,6 +21,11 @@ module Places
 
       def hand_end = (@page.is_a?(BoardPage) && @page.variant && !@page.cutting?) ? :ground_end : super
 
+      # Of the library that the address names.
+      # @return [BrowsePage]
+      # @raise [ActiveRecord::RecordNotFound]
+      def chart_page = BrowsePage.new(param, desk).tap { |page| raise ActiveRecord::RecordNotFound unless page.library&.id == param.id(:library) }
+
       # Where something goes that is put in a palette.
       # @return [Group, nil]
       def keeping = desk.group(desk.kept_in) || groups.first

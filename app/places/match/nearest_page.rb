@@ -17,18 +17,19 @@ module Places
       def hand_view = :acts
 
       # @return [Press]
-      def press = @press ||= Press.new(@desk, (content.colour if plain?))
+      def press = @press ||= Press.new(@desk, colour, entry: (entry_in_hand || noted unless typed))
 
       def room = @room ||= (Room.new(content.colour, chosen, spectrum_in_hand) if plain? && chosen)
 
-      def content = @desk.hand.content
+      # @return [Hand::Content, nil]
+      def content = defined?(@content) ? @content : @content = @desk.hand.content
 
       # What has a colour of its own, which a gradient or pattern in hand has not.
       def plain? = content && !content.css
 
       # Colours of what is in hand, where it has several.
       # @return [Array<Chip, String>]
-      def inks = Swatch.find_by(id: content.swatch_id)&.paint&.inks.to_a.map { |ink| ink.colour.hex }.uniq
+      def inks = swatch&.paint&.inks.to_a.map { |ink| ink.colour.hex }.uniq
 
       def search = @search ||= @param.text(:search).strip[0, 200]
 
@@ -43,11 +44,10 @@ module Places
 
       # Called so, where something is searched for.
       # @return [Array<Near>]
-      def called = @called ||= if search.empty?
-                     []
-                   else
-                     pool.called(search).map { |near| content ? near.with(Magpie::Difference.de2000(content.colour, near.colour)) : near }
-                   end
+      def called
+        return [] if search.empty?
+        @called ||= pool.called(search).map { |near| content ? near.with(Magpie::Difference.de2000(content.colour, near.colour)) : near }
+      end
 
       # Shown instead of the nearest: names that were found, or that none was.
       def searching? = !search.empty? && (called.any? || typed.nil?)
@@ -122,8 +122,11 @@ module Places
         chips[[at - AROUND, 0].max..at + AROUND].map { |chip| Near.of_chip(chip, chosen.from) }
       end
 
+      # @return [Entry, nil]
+      def entry_in_hand = @entry_in_hand ||= content&.entry_id && @desk.actor.entries.find_by(id: content.entry_id)
+
       # That of the entry that is in hand, or that is noted of the swatch.
-      def spectrum_in_hand = (@desk.actor.entries.find_by(id: content.entry_id) if content.entry_id)&.spectrum || (noted.spectrum if noted && noted.hex == swatch.hex)
+      def spectrum_in_hand = entry_in_hand&.spectrum || (noted.spectrum if noted && noted.hex == swatch.hex)
     end
   end
 end

@@ -13,8 +13,9 @@ module Places
       # @param desk [Frame::Desk]
       # @param colour [Magpie::Color, nil]
       # @param condition [Condition]
-      def initialize(desk, colour, condition = desk.project.press)
-        @desk, @colour, @condition = desk, colour, condition
+      # @param entry [Entry, nil] of a library that the colour is, or is noted as
+      def initialize(desk, colour, condition = desk.project.press, entry: nil)
+        @desk, @colour, @condition, @entry = desk, colour, condition, entry
       end
 
       # @return [Array<Condition>]
@@ -43,12 +44,9 @@ module Places
       # Black or white, whichever shows on the colour.
       def ink = (Magpie::Contrast.ink_on(@colour) == :black) ? "on-light" : "on-dark"
 
-      # Lab of the ink that it is called after, where a library's entry is in hand or noted.
+      # Name and Lab of the ink that it is, where it is an entry of a library or noted as one.
       # @return [String, nil] "TF 088 Hearth clay, Lab 58.1 47.2 30.0"
-      def spot
-        entry = @desk.hand.content&.then { |held| held.entry_id ? @desk.actor.entries.find_by(id: held.entry_id) : Swatch.find_by(id: held.swatch_id)&.entry } or return
-        "#{entry.in_words}, Lab #{entry.colour.in(:lab).map { |value| format("%.1f", value) }.join(" ")}"
-      end
+      def spot = @entry && "#{@entry.in_words}, Lab #{@entry.colour.in(:lab).map { |value| format("%.1f", value) }.join(" ")}"
 
       def verdict
         return "Prints as typed" if proof.color.model == :cmyk

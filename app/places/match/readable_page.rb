@@ -5,7 +5,7 @@ module Places
     class ReadablePage
       include OfPalette
 
-      MOST = 26 # swatches; more could not be told apart
+      MOST = 40 # swatches; more could not be told apart
       LIMITS = {4.5 => "for text", 3.0 => "for large text", 7.0 => "for any text"}.freeze
 
       def hand_view = :readable_acts
