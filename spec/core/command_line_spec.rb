@@ -1,20 +1,7 @@
-require "json"
-require "open3"
-require "stringio"
-require "tmpdir"
+require "support/shell_runs"
 
 RSpec.describe Magpie::CommandLine do
-  def run(*arguments, input: "")
-    output, errors = StringIO.new, StringIO.new
-    status = described_class.new(arguments, input: StringIO.new(input), output:, errors:).run
-    [status, output.string.lines.map { |line| JSON.parse(line) }, errors.string]
-  end
-
-  def file(name, bytes)
-    path = File.join(Dir.mktmpdir, name)
-    File.binwrite(path, bytes)
-    path
-  end
+  include ShellRuns
 
   it "prints a colour in every model" do
     status, (colour,), _ = run("colour", "#E2705A")
