@@ -14,11 +14,11 @@ class ShownBoard
     # ΔE00 to what is noted.
     def difference = variant.entry && Magpie::Difference.de2000(ground, variant.entry.colour)
 
-    # "ΔE 0.9 Tarn water", "#A9C9CC, lighter by 2"
+    # "ΔE 0.9 Tarn water", "lighter by 2"
     def in_words
       return "ΔE #{format("%.1f", difference)} #{variant.entry.name}" if variant.entry
       return ground.hex if variant.steps.zero?
-      "#{ground.hex}, #{variant.steps.positive? ? "lighter" : "darker"} by #{variant.steps.abs}"
+      "#{variant.steps.positive? ? "lighter" : "darker"} by #{variant.steps.abs}"
     end
   end
 
@@ -56,11 +56,13 @@ class ShownBoard
   def shown(variant, places)
     ground = places[Variant::GROUND]
     base = colour(ground)
-    Shown.new(variant:, base:, ground: Variant.lightened(base, variant.steps), swatch: ground&.swatch, trims: variant.trims.map { |trim| trim(trim, places[trim["role"]]) })
+    Shown.new(variant:, base:, ground: Variant.lightened(base, variant.steps), swatch: followed(ground), trims: variant.trims.map { |trim| trim(trim, places[trim["role"]]) })
   end
 
-  def trim(said, place) = Magpie::Painters::Board::Trim.new(colour(place), place&.swatch&.name || said["name"], said["use"])
+  def trim(said, place) = Magpie::Painters::Board::Trim.new(colour(place), followed(place)&.name || said["name"], said["use"])
+
+  def followed(place) = place&.follow&.swatch
 
   # A gradient's middle stands for it.
-  def colour(place) = place&.swatch&.colour || place&.paint&.colour || place&.colour || EMPTY
+  def colour(place) = followed(place)&.colour || place&.paint&.colour || place&.colour || EMPTY
 end

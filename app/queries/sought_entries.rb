@@ -6,6 +6,7 @@ class SoughtEntries
   FEW = 5 # below which what is spelt alike is looked for too
   ALIKE = 0.5 # trigrams of what was typed that one word of an entry has
   CANDIDATES = 120
+  ROUGHLY = 60 # of those that are spelt alike, the first that are met
 
   # @param libraries [Array<Library>]
   # @param text [String]
@@ -18,7 +19,7 @@ class SoughtEntries
   def ids
     return [] if @text.empty? || @libraries.empty?
     @ids ||= begin
-      found = coded | written("#{like}%") | written("%#{like}%")
+      found = coded | named
       (found.size < FEW && @text.size > 2) ? (found | alike) : found
     end.first(MOST)
   end
@@ -39,13 +40,17 @@ class SoughtEntries
     standing.where("sought LIKE ?", "%#{digits}%").where("#{exact} ~ ?", "^#{letters.empty? ? "[^0-9]*" : letters}0*#{digits}#{rest}$").limit(CANDIDATES).pluck(:id, :position).sort_by(&:last).map(&:first)
   end
 
+  # What begins so, and what has it anywhere; of one or two letters, which make no trigram
+  # within a word, the words that begin so.
+  def named = written("#{like}%") | written((@text.size > 2) ? "%#{like}%" : "% #{like}%")
+
   def written(pattern) = standing.where("sought LIKE ?", pattern).limit(CANDIDATES).pluck(:id, :position).sort_by(&:last).map(&:first)
 
   # The planner knows little of trigrams, and would read all where the index finds them.
   def alike
     Record.transaction do
       Record.connection.execute("SET LOCAL enable_seqscan = off; SET LOCAL enable_indexscan = off; SET LOCAL pg_trgm.word_similarity_threshold = #{ALIKE}")
-      near = standing.where("? <% sought", @text).limit(CANDIDATES).select(:id, :position, :sought)
+      near = standing.where("? <% sought", @text).limit(ROUGHLY).select(:id, :position, :sought)
       found = Entry.from(near, :near).order(Arel.sql("word_similarity(#{Record.connection.quote(@text)}, near.sought) DESC, near.position")).limit(MOST).pluck("near.id")
       Record.connection.execute("SET LOCAL enable_seqscan = on; SET LOCAL enable_indexscan = on")
       found

@@ -5,6 +5,7 @@ module Places
     class NearestPage
       TOUCHING, MORE = 5, 20
       AROUND = 7 # on either side
+      NOTATION = /\A#|\(/ # what nothing is called
 
       # @param param [Frame::Asked]
       # @param desk [Frame::Desk]
@@ -45,7 +46,7 @@ module Places
       # Called so, where something is searched for.
       # @return [Array<Near>]
       def called
-        return [] if search.empty?
+        return [] if search.empty? || (typed && search.match?(NOTATION))
         @called ||= pool.called(search).map { |near| content ? near.with(Magpie::Difference.de2000(content.colour, near.colour)) : near }
       end
 

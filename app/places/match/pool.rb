@@ -90,7 +90,7 @@ module Places
 
       def palette_of = @palette_of ||= palettes.flat_map { |palette| palette.groups.map { |group| [group.id, palette.name] } }.to_h
 
-      def indexes = @indexes ||= [*ticked_libraries.map { |library| LibraryIndex.of(library.__getobj__) }, *([Magpie::Library::Nearest.of(chips)] if chips.any?)]
+      def indexes = @indexes ||= [*LibraryIndex.all(ticked_libraries.map(&:__getobj__), ticked_libraries.map(&:size)), *([Magpie::Library::Nearest.of(chips)] if chips.any?)]
 
       # Of each library and palette so many, the nearest of all first.
       def ranked(colour, most, without) = indexes.flat_map { |index| index.to(colour, most: most + 1) }.reject { |thing, _| thing.is_a?(Chip) && thing.id == without }.sort_by.with_index { |(_, difference), number| [difference, number] }.first(most)

@@ -33,6 +33,7 @@ module Magpie
       #   ΔE00: at least the nearest, in no order
       def to(lab, most, within, alpha)
         return measured(lab, within, alpha) unless most
+        return measured(lab, within, alpha) if @number.size <= ROWS # cheaper than knowing how far
         within = [within, first(lab, most, alpha)].min
         limits(within).each { |limit| measured(lab, limit, alpha).then { |found| return found if found.size >= most || limit == within } }
       end
@@ -43,7 +44,7 @@ module Magpie
       def limits(within) = [*[SHORT, SHORT * 2, SHORT * 4].select { |limit| limit < within / 1.5 }, within]
 
       def measured(lab, within, alpha)
-        rows = near(lab, within, alpha)
+        rows = (within.infinite? && alpha.nil?) ? Numo::Int32.new(@number.size).seq : near(lab, within, alpha)
         return [] if rows.empty?
         differences = Bulk.de2000(lab, @lab.map { |column| column[rows].dup })
         kept = (differences <= within).where
