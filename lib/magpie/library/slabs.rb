@@ -33,18 +33,26 @@ module Magpie
       #   ΔE00: at least the nearest, in no order
       def to(lab, most, within, alpha)
         return measured(lab, within, alpha) unless most
-        return measured(lab, within, alpha) if @number.size <= ROWS # cheaper than knowing how far
+        return nearest(lab, most, within) if @number.size <= ROWS && alpha.nil? # cheaper than knowing how far
         within = [within, first(lab, most, alpha)].min
         limits(within).each { |limit| measured(lab, limit, alpha).then { |found| return found if found.size >= most || limit == within } }
       end
 
       private
 
+      # Of few: all are measured.
+      def nearest(lab, most, within)
+        differences = Bulk.de2000(lab, @lab)
+        within = [within, differences.sort[most - 1]].min if most < differences.size
+        kept = (differences <= within).where
+        @number[kept].to_a.zip(differences[kept].to_a)
+      end
+
       # What is known to be far enough may be much too far: less is tried first, which costs little.
       def limits(within) = [*[SHORT, SHORT * 2, SHORT * 4].select { |limit| limit < within / 1.5 }, within]
 
       def measured(lab, within, alpha)
-        rows = (within.infinite? && alpha.nil?) ? Numo::Int32.new(@number.size).seq : near(lab, within, alpha)
+        rows = near(lab, within, alpha)
         return [] if rows.empty?
         differences = Bulk.de2000(lab, @lab.map { |column| column[rows].dup })
         kept = (differences <= within).where

@@ -10,7 +10,7 @@ module Magpie
       TRIMS = [40, 352, 280, 76].freeze
       SAMPLE = [356, 36, 168, 118].freeze
       LONGEST = 27 # characters of a line
-      FONT = "'Atkinson Hyperlegible Next Variable', 'DejaVu Sans', sans-serif"
+      FONT = "'Atkinson Hyperlegible Next Variable', 'DejaVu Sans', system-ui"
 
       # A piece of trim: its colour, its name, and what it is, "braid".
       Trim = Struct.new(:colour, :name, :use)
