@@ -28,7 +28,7 @@ RSpec.describe "Match, whole palettes", :screen do
 
   it "is gone through by keys: rows, the next-best, ticks" do
     row("Ember sky").send_keys(:right)
-    eventually { expect(row("Ember sky")).to have_content("Lobster TF 089 no. 2") }
+    eventually { expect(row("Ember sky")).to have_content(/Lobster\s+TF 089\s+no\. 2/) }
     eventually { expect(page.evaluate_script("document.activeElement.querySelector('th')?.textContent")).to eq "Ember sky" }
     keys :right
     expect(page).to have_css("tr", text: "no. 3")
