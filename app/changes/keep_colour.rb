@@ -19,14 +19,8 @@ module Changes
       name = @name.empty? ? Magpie::ColorName.unused(@entry&.name || Magpie::ColorName.suggest(@colour), taken) : @name
       raise Magpie::Error, "#{@group.name} already has a swatch called #{name}. Give this one another name" if taken.any? { |other| other.casecmp?(name) }
       raise Magpie::Error, "Slot #{@slot} of #{@group.name} is taken by now" if @slot && (@slot < 1 || Swatch.exists?(group: @group, position: @slot))
-      @swatch = create(Swatch, group: @group, name:, colour: @colour, definition: @definition, find: @find, **noted, position: @slot || next_position(Swatch.where(group: @group)))
+      @swatch = create(Swatch, group: @group, name:, colour: @colour, definition: @definition, find: @find, **@entry&.kept.to_h, position: @slot || next_position(Swatch.where(group: @group)))
     end
-
-    def noted = if @entry
-                  {entry: @entry, code: @entry.code, kind: @entry.code ? "spot" : "process"}
-                else
-                  {}
-                end
 
     def words = "Kept #{@swatch.name} in #{@group.name}"
   end

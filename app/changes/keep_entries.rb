@@ -23,7 +23,7 @@ module Changes
 
     def row(entry, position, names)
       names << Magpie::ColorName.unused(entry.name, names)
-      {group_id: @group.id, name: names.last, colour: entry.colour, hex: entry.hex, code: entry.code, kind: entry.code ? "spot" : "process", entry_id: entry.id, position:}
+      {group_id: @group.id, name: names.last, colour: entry.colour, hex: entry.hex, **entry.kept, position:}
     end
 
     def words = "Kept #{(@entries.size == 1) ? @entries.first.name : count(@entries.size, "entry")} in #{@group.name}"

@@ -24,7 +24,7 @@ module Changes
       names = []
       rows = things.uniq.map.with_index(1) do |thing, position|
         names << Magpie::ColorName.unused(thing.name, names)
-        {group_id: group.id, name: names.last, colour: thing.colour, hex: thing.hex, code: thing.code, entry_id: (thing.id if thing.is_a?(Entry)), kind: (thing.is_a?(Entry) && thing.code) ? "spot" : "process", position:}
+        {group_id: group.id, name: names.last, colour: thing.colour, hex: thing.hex, **(thing.is_a?(Entry) ? thing.kept : {entry_id: nil, code: thing.code, kind: "process"}), position:}
       end
       create_all(Swatch, rows)
     end

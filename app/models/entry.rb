@@ -30,6 +30,10 @@ class Entry < Record
   # Entries are plain colours.
   def paint = nil
 
+  # What a swatch has that is kept from it: a spot ink, where it has a code.
+  # @return [Hash] columns
+  def kept = {entry_id: id, code:, kind: code ? "spot" : "process"}
+
   # "TF 088 Hearth clay"
   def in_words = [code, name].compact.join(" ")
 

@@ -1,4 +1,5 @@
 require "json"
+require "support/metamers"
 
 RSpec.describe Magpie::Light do
   it "has the white points that CIE 15 publishes" do
@@ -51,21 +52,9 @@ RSpec.describe Magpie::Vision::Adaptation do
 end
 
 RSpec.describe Magpie::Vision::Room do
+  include Metamers
+
   let(:paper) { Magpie::Spectrum.checked(380, 10, (0..40).map { |step| 0.3 + step * 0.008 }) }
-
-  # One that has the same colour in daylight: what D50's weights see nothing of is laid on it.
-  def planted(spectrum, amount)
-    weights = Magpie::Light::D50.weights
-    bands = (0..40).map { |step| Math.cos(step * 0.55) }
-    unseen = weights.each_with_object([]) { |weight, basis| basis << basis.reduce(weight) { |left, axis| less(left, axis) } }.reduce(bands) { |left, axis| less(left, axis) }
-    most = unseen.map(&:abs).max
-    Magpie::Spectrum.checked(380, 10, spectrum.values.zip(unseen).map { |value, change| value + amount * change / most })
-  end
-
-  def less(vector, axis)
-    share = vector.zip(axis).sum { |a, b| a * b } / axis.sum { |value| value * value }
-    vector.zip(axis).map { |a, b| a - share * b }
-  end
 
   def room(one, other) = described_class.new([one.color, other.color], [one, other])
 

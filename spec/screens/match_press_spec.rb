@@ -1,7 +1,9 @@
 require "support/files_of_a_person"
+require "support/metamers"
 
 RSpec.describe "Match, on press and in the room", :screen do
   include FilesOfAPerson
+  include Metamers
 
   before { Demo.libraries(demo) }
 
@@ -82,18 +84,17 @@ RSpec.describe "Match, on press and in the room", :screen do
     hold "Ember sky"
     expect(all(".room figcaption").map { |each| each.text[/[a-z ]+/].strip }).to eq ["bright light", "warm lamp", "dusk"]
     expect(page).to have_content("An estimate")
-    # One that is grey at every wavelength, and one that only adds up to it in daylight.
-    light = Magpie::Spectrum.new(380, 10, Array.new(36, 0.4))
-    bumps = Array.new(36) { |n| 0.4 + 0.25 * Math.sin(n * 1.1) }
-    parted = Magpie::Spectrum.new(380, 10, bumps)
+    light = Magpie::Spectrum.checked(380, 10, (0..40).map { |step| 0.3 + step * 0.008 })
+    parted = planted(light, 0.2)
     entry, other = Entry.where(code: %w[TF\ 088 TF\ 089]).order(:code).to_a
     entry.update!(spectrum: light, **Entry.measured(light.color))
-    other.update!(spectrum: parted, **Entry.measured(light.color))
+    other.update!(spectrum: parted, **Entry.measured(parted.color))
     visit "/projects/#{demo.id}/match?entry=e#{entry.id}"
     click_button "Take in hand"
     visit "/projects/#{demo.id}/match?entry=e#{other.id}"
     expect(page).to have_css(".room figure", count: 4)
     expect(page).to have_content("From both spectra, by illuminants D50, A and F11.")
+    expect(page).to have_css(".room-warning", text: /Light warning\. Under warm lamp and shop tubes they part: ΔE \d+\.\d, and 0\.0 in daylight/)
   end
 
   it "finds text that can be read, and moves lightness alone where it cannot" do

@@ -22,9 +22,6 @@ module Places
       # "Hearth clay, TF 088"
       def called = [name, code].compact.join(", ")
 
-      # Black or white, whichever shows on it.
-      def ink = (Magpie::Contrast.ink_on(colour) == :black) ? "on-light" : "on-dark"
-
       def spectrum = entry&.spectrum
 
       def with(difference) = dup.tap { |copy| copy.difference = difference }

@@ -41,9 +41,6 @@ module Places
       # [["C", "69"], …]
       def inks(proof = self.proof) = %w[C M Y K].zip(proof.inks.map { |ink| ink.round.to_s })
 
-      # Black or white, whichever shows on the colour.
-      def ink = (Magpie::Contrast.ink_on(@colour) == :black) ? "on-light" : "on-dark"
-
       # Name and Lab of the ink that it is, where it is an entry of a library or noted as one.
       # @return [String, nil] "TF 088 Hearth clay, Lab 58.1 47.2 30.0"
       def spot = @entry && "#{@entry.in_words}, Lab #{@entry.colour.in(:lab).map { |value| format("%.1f", value) }.join(" ")}"
