@@ -31,6 +31,12 @@ module Frame
 
     def head = @head ||= Head.new(project, visitor)
 
+    def shortcuts = head.shortcuts
+
+    # What the title of a control says of its key.
+    # @return [String] " (F)", or nothing where none does it
+    def by_key(name) = (" (#{Shortcuts.written(shortcuts.key(name))})" if !shortcuts.off? && shortcuts.key(name)).to_s
+
     def in_hand = @in_hand ||= InHand.new(hand)
 
     def find_list = @find_list ||= FindList.new(desk, looked)

@@ -11,7 +11,10 @@ module Frame
 
     def redo = defined?(@redo) ? @redo : @redo = @turns.to_redo
 
-    def who = Visitor.who(@visitor)
+    def who = known&.who
+
+    # @return [Shortcuts]
+    def shortcuts = @shortcuts ||= Shortcuts.new(known&.keys || {})
 
     # Whom the job is for, and the job; the job alone where nobody was named.
     def job
@@ -20,5 +23,9 @@ module Frame
     end
 
     def title = [@project.client, @project.name].reject(&:empty?).join(", ")
+
+    private
+
+    def known = defined?(@known) ? @known : @known = Visitor.find_by(mark: @visitor)
   end
 end

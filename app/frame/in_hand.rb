@@ -25,6 +25,6 @@ module Frame
 
     def background_before = before ? (before.css || before.hex) : EMPTY
 
-    def words = now ? "In hand #{now.hex}#{", before it #{before.hex}" if before}" : "Nothing in hand"
+    def words = now ? "In hand #{now.name} #{now.hex}#{", before it #{before.hex}" if before}" : "Nothing in hand"
   end
 end

@@ -2,12 +2,16 @@
 // happens, so that a page that was just brought up to date needs no set-up.
 import "./once.js"
 import "./holding.js"
+import "./shortcuts.js" // its list is sent before forms would send it
 import "./deliver.js" // before forms, which would send a large one as any other
 import "./forms.js"
 import "./follow.js"
 import "./copy.js"
 import "./drop.js"
+import "./menus.js" // before what Esc means elsewhere
 import "./keys.js"
+import "./roving.js"
+import "./pinch.js" // before what one finger does
 import "./panning.js"
 import "./read_colour.js"
 import "./view.js"
@@ -18,6 +22,7 @@ import "./screens.js"
 import "./drawings.js"
 import "./moving_pictures.js"
 import "./outline.js"
+import "./long_press.js"
 import "./patches.js"
 import "./fill_tool.js" // before the stage, too
 import "./handle_drag.js" // before the stage, which would pick below a handle
@@ -44,3 +49,6 @@ import "./browse.js"
 import "./browse_picks.js"
 import "./cut.js"
 import "./small.js"
+import "./small_window.js"
+import "./focus.js" // after what else a page change means
+import "./says.js"

@@ -13,6 +13,9 @@ export const selection = () => [...chosen]
 const chips = () => all("[data-chip]")
 const id = chip => chip.dataset.chip
 
+const CHOSEN = "[data-chip]:is([aria-selected=true], [aria-pressed=true])"
+const mark = (chip, on) => chip.setAttribute(chip.hasAttribute("aria-pressed") ? "aria-pressed" : "aria-selected", on)
+
 export function select(ids, add = false) {
   if (!add) chosen.clear()
   for (const each of ids) chosen.add(each)
@@ -23,9 +26,9 @@ function show() {
   const found = chips().filter(chip => chosen.has(id(chip)))
   const standing = new Set(found.map(id))
   for (const each of [...chosen]) if (!standing.has(each)) chosen.delete(each)
-  for (const chip of all("[data-chip][aria-pressed=true]")) if (!chosen.has(id(chip))) chip.setAttribute("aria-pressed", "false")
-  for (const chip of found) chip.setAttribute("aria-pressed", "true")
-  for (const dot of all("[data-dot]")) dot.classList.toggle("dot-chosen", chosen.has(dot.dataset.dot))
+  for (const chip of all(CHOSEN)) if (!chosen.has(id(chip))) mark(chip, false)
+  for (const chip of found) mark(chip, true)
+  for (const dot of all("[data-dot]")) dot.setAttribute("aria-selected", chosen.has(dot.dataset.dot))
   words(found)
 }
 

@@ -2,6 +2,7 @@
 import htmx from "htmx.org"
 import { all, find, submit, whenPageChanges } from "./page.js"
 import { copy } from "./copy.js"
+import { shortcut } from "./shortcuts.js"
 
 let copied = null // the find whose colour was copied by itself last
 
@@ -34,11 +35,7 @@ for (const type of ["pointerover", "focusin"]) document.addEventListener(type, e
   card.style.bottom = `${innerHeight - box.top + 10}px`
 })
 
-// C copies the favourite notation.
-document.addEventListener("keydown", event => {
-  if (event.key.toLowerCase() !== "c" || event.ctrlKey || event.metaKey || event.altKey || event.target.closest("input, textarea, select")) return
-  find("[data-favourite]")?.click()
-})
+shortcut("copy", () => find("[data-favourite]")?.click() ?? false)
 
 // Sources are put in another order by dragging them; About has buttons for it.
 let moving = null

@@ -4,7 +4,7 @@ import { picked } from "./picks.js"
 import { preview, previewText } from "./previews.js"
 
 document.addEventListener("submit", event => {
-  if (event.target.matches("#hold, .rack-chips, .rack-typed") && find("#stage")) event.target.elements.to.value = wayOn()
+  if (event.target.matches("#hold, [data-holds], .rack-typed") && find("#stage")) event.target.elements.to.value = wayOn()
   const { pathname } = new URL(event.target.getAttribute("action") ?? "", location.href)
   if (pathname.endsWith("/hand/swap")) swap()
   else if (pathname.endsWith("/hand")) hold(event.submitter ?? document.activeElement?.closest("[data-dot]"))
@@ -25,8 +25,8 @@ function hold(from) {
   if (!hex || !find("#in-hand")) return
   before()
   now(from.style.background || hex, name, hex)
-  for (const other of all(".rack-chip[aria-pressed=true], .find[aria-pressed=true]")) preview(other, "aria-pressed", "false")
-  if (from.matches(".rack-chip, .find")) preview(from, "aria-pressed", "true")
+  for (const other of all(".rack-chip[aria-selected=true], .find[aria-selected=true]")) preview(other, "aria-selected", "false")
+  if (from.matches(".rack-chip, .find")) preview(from, "aria-selected", "true")
 }
 
 function swap() {

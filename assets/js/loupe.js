@@ -17,14 +17,15 @@ const context = canvas.getContext("2d")
 // @param {number} side of the probe
 // @param {string} words instead of the value
 // @returns {string|null} the value as "#RRGGBB"
-export function show(picture, { x, y }, { clientX, clientY }, side, words) {
+export function show(picture, { x, y }, { clientX, clientY, pointerType }, side, words) {
   const image = find(".picture-image", picture)
-  const bitmap = bitmapOf(image, () => lens.hidden || show(picture, { x, y }, { clientX, clientY }, side, words))
+  const bitmap = bitmapOf(image, () => lens.hidden || show(picture, { x, y }, { clientX, clientY, pointerType }, side, words))
   if (!lens.isConnected) document.body.append(lens)
   lens.hidden = false
   const small = scaleOf(picture) >= GRID_FROM // the picture shows its pixels itself
   lens.classList.toggle("loupe-small", small)
-  lens.style.transform = `translate(${clientX}px, ${clientY}px)`
+  const [across, down] = pointerType === "touch" ? besideFinger(clientX, clientY) : [clientX, clientY]
+  lens.style.transform = `translate(${across}px, ${down}px)`
   lens.classList.toggle("loupe-above", clientY + DIAMETER / 2 + 44 > innerHeight)
   if (!bitmap) {
     label.textContent = "…"
@@ -34,6 +35,12 @@ export function show(picture, { x, y }, { clientX, clientY }, side, words) {
   const value = words ? null : squareAt(bitmap, x, y, side)
   label.textContent = words ?? value ?? "transparent"
   return value
+}
+
+// Above the finger, which would cover it; at the top of the window at its side.
+function besideFinger(x, y) {
+  if (y > DIAMETER * 1.5) return [Math.min(Math.max(x, DIAMETER / 2), innerWidth - DIAMETER / 2), y - DIAMETER]
+  return [x < innerWidth / 2 ? x + DIAMETER * 0.9 : x - DIAMETER * 0.9, y]
 }
 
 export function hide() {

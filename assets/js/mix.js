@@ -1,6 +1,7 @@
 // The Mix sheet. While something is dragged the browser shows the colour by CSS
 // functions alone; the numbers of the other models come from the server, one
 // question at a time, always the latest.
+import { sayLater } from "./announce.js"
 import { all, find, whenPageChanges } from "./page.js"
 import { onceAFrame, spread } from "./frames.js"
 import { SHOWN, WRITE } from "./mix_notations.js"
@@ -130,6 +131,7 @@ function settle(answered) {
   notation().removeAttribute("aria-invalid")
   find("#mix-apply").disabled = false
   find("#mix-hex").textContent = said.hex
+  if (document.activeElement === notation()) sayLater(find("#mix-problem").textContent)
   find("#mix-name").textContent = said.name.toLowerCase()
   show(said.hex)
   for (const [id, hex] of Object.entries(said.followers)) showFollower(`--swatch-${id}`, hex)
@@ -142,6 +144,7 @@ function settle(answered) {
   const list = find("#mix-notations")
   if (list) all("dd", list).forEach((entry, index) => { entry.textContent = said.notations[index][1] })
   slice(said.slice)
+  tellSlice()
   sheet().dispatchEvent(new CustomEvent("mix:said", { bubbles: true }))
 }
 
@@ -158,7 +161,16 @@ function standAt(group) {
   }
 }
 
+// What a slider of two directions says is the colour, and where it is.
+function tellSlice() {
+  const frame = find("#slice")
+  if (!frame) return
+  frame.setAttribute("aria-valuenow", Math.round(said.slice.across * 100))
+  frame.setAttribute("aria-valuetext", `${said.name}, ${said.hex}, across ${Math.round(said.slice.across * 100)}, up ${Math.round(said.slice.up * 100)}`)
+}
+
 function complain(words) {
+  sayLater(words)
   find("#mix-problem").textContent = words
   find("#bring-in").hidden = true
   notation().setAttribute("aria-invalid", "true")

@@ -33,6 +33,7 @@ document.addEventListener("pointermove", event => {
   field.value = Math.round(turning.rule !== "analogous" && far > 90 ? 180 - far : far)
   askPanel()
 })
+document.addEventListener("pointercancel", () => { turning = null })
 document.addEventListener("pointerup", () => {
   if (turning?.member === "base" && turning.to !== undefined) nudge("hue_on", (turning.to - turning.from) / 5)
   turning = null

@@ -1,9 +1,10 @@
 // Hands on the Mix sheet: dragging in the slice, scrubbing a channel's letter, nudges.
-import { all, find, typing } from "./page.js"
+import { all, find } from "./page.js"
 import { onceAFrame } from "./frames.js"
 import { ask, latest, notation, settled, sheet, show, take } from "./mix.js"
 import { putMark } from "./mix_plane.js"
 import { PLANES } from "./mix_notations.js"
+import { shortcut } from "./shortcuts.js"
 
 function fromSlice(u, v) {
   const within = value => Math.min(Math.max(value, 0), 1)
@@ -91,6 +92,6 @@ document.addEventListener("keydown", event => {
     event.target.dispatchEvent(new Event("input", { bubbles: true }))
     return
   }
-  const button = typing(event.target) ? null : all("#mix [data-nudge-key]").find(each => each.dataset.nudgeKey === event.key)
-  if (button) nudge(button.dataset.nudge)
 })
+
+for (const step of ["lighter", "darker", "hue_back", "hue_on", "more_chroma", "less_chroma"]) shortcut(step, () => sheet() ? void nudge(step) : false, { slice: true })

@@ -1,14 +1,15 @@
-// The middle button, or L held down, looks at another part: it goes before whatever else a
+// The middle button, or a key held down, looks at another part: it goes before whatever else a
 // press would mean there.
+import { viewed } from "./fingers.js"
+import { pinching } from "./pinch.js"
 import { pan } from "./view.js"
-import { typing } from "./page.js"
+import { find } from "./page.js"
+import { shortcut } from "./shortcuts.js"
 
-let looking = false // L is held down
+let looking = false // the key is held down
 let moved = null // { x, y, picture } while it is panned
 
-export const panning = () => moved !== null
-
-const viewed = event => event.target.closest?.(".picture-room, .stage-room")?.querySelector(".picture, .stage-drawing")
+export const panning = () => moved !== null || pinching()
 
 document.addEventListener("pointerdown", event => {
   const picture = viewed(event)
@@ -35,6 +36,4 @@ const mark = held => {
   looking = held
   document.documentElement.toggleAttribute("data-looking", held)
 }
-addEventListener("keydown", event => { if (event.key.toLowerCase() === "l" && !typing(event.target) && !(event.ctrlKey || event.metaKey || event.altKey)) mark(true) })
-addEventListener("keyup", event => { if (event.key.toLowerCase() === "l") mark(false) })
-addEventListener("blur", () => mark(false))
+shortcut("look", () => find(".picture-room, .stage-room") ? mark(true) : false, { end: () => mark(false) })

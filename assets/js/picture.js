@@ -1,6 +1,8 @@
 // Reading a picture: press, drag and watch, let go to take; Esc takes nothing. Or
 // the arrow keys and Enter. An outline is drawn by dragging, or corner by corner.
 import { partsUnder as partsOf } from "./drawings.js"
+import { sayLater } from "./announce.js"
+import { whenCalledOff } from "./called_off.js"
 import { all, find, submit, whenPageChanges } from "./page.js"
 import { hide, show } from "./loupe.js"
 import { panning } from "./panning.js"
@@ -50,7 +52,7 @@ function drawOn(picture, event) {
 document.addEventListener("pointerdown", event => {
   const picture = pictureOf(event)
   if (!picture || event.target.closest(".pin")) return
-  if (event.button !== 0) return
+  if (event.button !== 0 || !event.isPrimary) return
   event.preventDefault()
   picture.focus({ preventScroll: true })
   forget()
@@ -59,7 +61,7 @@ document.addEventListener("pointerdown", event => {
 })
 
 document.addEventListener("pointerup", event => {
-  if (!pressed) return
+  if (!pressed || !event.isPrimary) return
   const { picture, corners } = pressed
   pressed = null
   if (corners) return corners.length > 2 ? take(picture, { corners }) : drawOutline(picture, [])
@@ -67,15 +69,14 @@ document.addEventListener("pointerup", event => {
   take(picture, pixelAt(picture, event.clientX, event.clientY))
 })
 
-// Esc while pressed takes nothing. It goes before every other meaning of Esc.
-addEventListener("keydown", event => {
-  if (event.key !== "Escape" || !(pressed || keyed)) return
-  event.stopImmediatePropagation()
+// Esc while pressed takes nothing, nor does what the browser takes over.
+whenCalledOff(() => pressed || keyed, () => {
+  if (!pressed && !keyed) return
   drawOutline((pressed ?? keyed).picture, [])
   pressed = null
   forget()
   restore()
-}, true)
+})
 document.addEventListener("view:panning", hide)
 
 document.addEventListener("keydown", event => {
@@ -96,7 +97,9 @@ function stepBy(picture, [dx, dy]) {
   keyed ??= { picture, x: Math.floor(width / 2), y: Math.floor(height / 2) }
   keyed = { picture, x: Math.min(Math.max(keyed.x + dx, 0), width - 1), y: Math.min(Math.max(keyed.y + dy, 0), height - 1) }
   follow(picture, keyed.x, keyed.y)
-  show(picture, keyed, pointOf(picture, keyed.x, keyed.y), side(), own(picture) && paintUnder(picture, pointOf(picture, keyed.x, keyed.y)))
+  const words = own(picture) && paintUnder(picture, pointOf(picture, keyed.x, keyed.y))
+  const value = show(picture, keyed, pointOf(picture, keyed.x, keyed.y), side(), words)
+  sayLater(`${value ?? (words || "transparent")} at ${keyed.x}, ${keyed.y}`)
   cross(picture, keyed)
 }
 

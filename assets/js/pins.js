@@ -1,6 +1,8 @@
-// Pins: dragged to another place they are read again there; by key, arrows and Enter.
+// Pins: dragged to another place they are read again there; by key, Alt with arrows and Enter.
 // Also the outline of the patch that is shown, and its tolerance.
-import { all, find, visit, whenPageChanges } from "./page.js"
+import { sayLater } from "./announce.js"
+import { whenCalledOff } from "./called_off.js"
+import { all, find, whenPageChanges } from "./page.js"
 import { drawOutline } from "./picture.js"
 import { hide, show } from "./loupe.js"
 import { follow, pixelAt, pointOf, size } from "./view.js"
@@ -41,18 +43,19 @@ document.addEventListener("click", event => {
   if (pin?.dataset.moved) event.preventDefault(), event.stopPropagation()
 }, true)
 
+whenCalledOff(() => dragged?.moved, () => {
+  if (!dragged) return
+  place(dragged.pin, home(dragged.pin))
+  delete dragged.pin.dataset.moved
+  dragged = null
+  hide()
+})
+
 addEventListener("keydown", event => {
-  if (event.key === "Escape" && dragged?.moved) {
-    event.stopImmediatePropagation()
-    place(dragged.pin, home(dragged.pin))
-    delete dragged.pin.dataset.moved
-    dragged = null
-    return hide()
-  }
   const pin = event.target.closest?.(".pin[data-pin]")
   if (!pin) return
   const step = event.shiftKey ? 10 : 1
-  const move = { ArrowLeft: [-step, 0], ArrowRight: [step, 0], ArrowUp: [0, -step], ArrowDown: [0, step] }[event.key]
+  const move = event.altKey && { ArrowLeft: [-step, 0], ArrowRight: [step, 0], ArrowUp: [0, -step], ArrowDown: [0, step] }[event.key]
   if (!move && !(event.key === "Enter" && pin.dataset.moved)) return
   event.preventDefault()
   event.stopImmediatePropagation()
@@ -61,7 +64,8 @@ addEventListener("keydown", event => {
   const pixel = { x: Math.min(Math.max(at.x + move[0], 0), width - 1), y: Math.min(Math.max(at.y + move[1], 0), height - 1) }
   place(pin, pixel)
   follow(pin.closest(".picture"), pixel.x, pixel.y)
-  show(pin.closest(".picture"), pixel, pointOf(pin.closest(".picture"), pixel.x, pixel.y), 5)
+  const value = show(pin.closest(".picture"), pixel, pointOf(pin.closest(".picture"), pixel.x, pixel.y), 5)
+  sayLater(`${value ?? "transparent"} at ${pixel.x}, ${pixel.y}`)
 }, true)
 
 const home = pin => ({ x: Number(pin.dataset.x), y: Number(pin.dataset.y) })

@@ -10,11 +10,12 @@ export class PracticeScreen {
   // @param {string} desk the address of its picture
   constructor(desk) {
     this.desk = desk
-    this.canvas = Object.assign(document.createElement("canvas"), { width: WIDTH, height: HEIGHT, tabIndex: 0, ariaLabel: "The practice screen. Press anywhere to sample; arrow keys and Enter work too." })
+    this.canvas = Object.assign(document.createElement("canvas"), { width: WIDTH, height: HEIGHT, tabIndex: 0, role: "application", ariaLabel: "The practice screen. Press anywhere to sample; arrow keys and Enter work too." })
     this.context = this.canvas.getContext("2d", { willReadFrequently: true })
-    this.words = Object.assign(document.createElement("p"), { className: "practice-say", role: "status" })
-    this.dialog = Object.assign(document.createElement("dialog"), { id: "practice" })
-    this.dialog.append(this.canvas, this.words)
+    this.words = Object.assign(document.createElement("p"), { className: "practice-say", ariaHidden: "true" })
+    this.live = Object.assign(document.createElement("p"), { className: "sr-only", ariaLive: "polite" }) // what lies outside a window is not heard
+    this.dialog = Object.assign(document.createElement("dialog"), { id: "practice", ariaLabel: "The practice screen" })
+    this.dialog.append(this.canvas, this.words, this.live)
     this.at = { x: WIDTH / 2, y: HEIGHT / 2 }
   }
 
@@ -94,5 +95,7 @@ export class PracticeScreen {
 
   say(words) {
     this.words.textContent = words
+    clearTimeout(this.timer)
+    this.timer = setTimeout(() => { this.live.textContent = words }, 350) // ms: who walks fast hears where they came to
   }
 }

@@ -1,11 +1,12 @@
-// Reading a colour off the artwork: with its tool, or while R is held down, from within any
+// Reading a colour off the artwork: with its tool, or while a key is held down, from within any
 // other. It is put in hand: what a part is painted with, and with Shift what is seen there.
 import { part, topUnder } from "./drawings.js"
-import { find, typing } from "./page.js"
+import { find } from "./page.js"
 import { act } from "./queue.js"
+import { shortcut } from "./shortcuts.js"
 import { host, stage, target } from "./stage.js"
 
-let held = false // R is held down
+let held = false // the key is held down
 
 export const reading = () => held || find(".dress")?.dataset.tool === "read"
 
@@ -13,9 +14,7 @@ function mark(on) {
   held = on
   document.documentElement.toggleAttribute("data-reading", on)
 }
-addEventListener("keydown", event => { if (event.key.toLowerCase() === "r" && stage() && !event.repeat && !typing(event.target) && !(event.ctrlKey || event.metaKey || event.altKey)) mark(true) })
-addEventListener("keyup", event => { if (event.key.toLowerCase() === "r") mark(false) })
-addEventListener("blur", () => mark(false))
+shortcut("read_within", () => stage() ? mark(true) : false, { end: () => mark(false) })
 
 // Before the press means anything else.
 document.addEventListener("pointerdown", event => {
@@ -24,6 +23,9 @@ document.addEventListener("pointerdown", event => {
   event.stopImmediatePropagation()
   event.shiftKey ? seen(event) : own(event)
 }, true)
+
+// A finger that stays reads, whatever the tool.
+document.addEventListener("stage:read", ({ detail }) => { if (stage()) own(detail) })
 
 // The window waits for its forms; these are made here, and carry their token with the request.
 const send = (path, fields) => act({ path, fields: Object.entries({ once: crypto.randomUUID(), ...fields }).map(([name, value]) => [name, String(value)]) })

@@ -33,7 +33,7 @@ board().focus()
 
 document.addEventListener("keydown", event => {
   if (event.ctrlKey || event.metaKey || event.altKey) return
-  const keys = { ArrowRight: () => flip(1), ArrowLeft: () => flip(-1), Home: () => flip(-at), c: compare, Escape: () => { if (board().dataset.back) location.assign(board().dataset.back) } }
+  const keys = { ArrowRight: () => flip(1), ArrowLeft: () => flip(-1), Home: () => flip(-at), c: () => event.target === board() && compare(), Escape: () => { if (board().dataset.back) location.assign(board().dataset.back) } }
   const key = keys[event.key.length === 1 ? event.key.toLowerCase() : event.key]
   if (!key || event.target.matches("button") && event.key === " ") return
   event.preventDefault()

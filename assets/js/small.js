@@ -9,7 +9,6 @@ document.addEventListener("toggle", event => {
 document.addEventListener("click", event => {
   if (event.target.closest("[data-dismiss]")) event.target.closest(".notice")?.remove()
   if (event.target.closest("[data-close-dialog]")) event.target.closest("dialog").close()
-  for (const list of all("#changes-list[open], .hand-menu[open]")) if (!list.contains(event.target)) list.open = false
 })
 
 document.addEventListener("change", event => {

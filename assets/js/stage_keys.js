@@ -5,15 +5,14 @@ import { find, typing } from "./page.js"
 import { pick, picked } from "./picks.js"
 import { give, host, showGiven, stage, target, tool as inUse } from "./stage.js"
 import { onPicture } from "./fill_keys.js"
+import { shortcut } from "./shortcuts.js"
 
 const narrower = [] // what was picked before it was widened, latest last
-const TOOLS = { 1: "pick", 2: "sweep", 3: "read", 4: "carry", 5: "fill" }
-
 const drawn = () => parts(host()).flatMap((part, number) => part.localName === "stop" ? [] : [number])
 
 document.addEventListener("keydown", event => {
   if (!stage() || event.ctrlKey || event.metaKey || event.altKey || typing(event.target)) return
-  const act = event.target === stage() ? { ...onStage, ...(inUse() === "fill" ? onPicture : {}), ...anywhere }[event.key] : anywhere[event.key]
+  const act = event.target === stage() && { ...onStage, ...(inUse() === "fill" ? onPicture : {}) }[event.key]
   if (!act || find("dialog[open]")) return
   event.preventDefault()
   act(event)
@@ -38,13 +37,11 @@ document.addEventListener("keydown", event => {
   event.target.blur()
 })
 
-const tool = name => () => find(`.tool[data-tool="${name}"]`)?.click()
-const anywhere = {
-  f: () => find("#target [type=radio]:not(:checked)")?.click(),
-  x: () => find("#exchange")?.click(),
-  w: () => wider(), W: () => narrow(),
-  ...Object.fromEntries(Object.entries(TOOLS).map(([key, name]) => [key, tool(name)]))
-}
+for (const name of ["pick", "sweep", "read", "carry", "fill"]) shortcut(name, () => stage() ? find(`.tool[data-tool="${name}"]`)?.click() : false)
+shortcut("target", () => stage() ? find("#target [type=radio]:not(:checked)")?.click() : false)
+shortcut("exchange", () => stage() ? find("#exchange")?.click() : false)
+shortcut("wider", () => stage() ? wider() : false)
+shortcut("narrower", () => stage() ? narrow() : false)
 
 function giveTo(role) {
   showGiven(picked(), role)

@@ -3,7 +3,7 @@
 // @param {[string, Function][]} [ways] what can be done about it: labels, and what they do
 export function tell(words, kind = "done", ways = []) {
   document.querySelector(".notice")?.remove()
-  const notice = Object.assign(document.createElement("div"), { className: `notice notice-${kind}`, role: kind === "done" ? "status" : "alert" })
+  const notice = Object.assign(document.createElement("section"), { className: `notice notice-${kind}`, ariaLabel: "Notice" })
   notice.append(Object.assign(document.createElement("p"), { textContent: words }))
   for (const [label, act] of ways) {
     const button = Object.assign(document.createElement("button"), { type: "button", textContent: label })

@@ -1,6 +1,7 @@
 // Looking: zoom from all of a picture to 64 times its pixels, or of a drawing to 64 times
 // its size, and pan. What stands side by side shows the same part of each.
-import { all, find, typing, whenPageChanges } from "./page.js"
+import { all, find, whenPageChanges } from "./page.js"
+import { shortcut } from "./shortcuts.js"
 
 const VIEWED = ".picture, #stage, .stage-beside"
 const ROOM = ".picture-room, .stage-room"
@@ -143,12 +144,7 @@ document.addEventListener("click", event => {
   if (button) ({ in: closer, out: farther, fit: showAll })[button.dataset.zoom]()
 })
 
-// By key wherever the focus is, except while typing.
-document.addEventListener("keydown", event => {
-  if (!first() || event.ctrlKey || event.metaKey || event.altKey || event.target.closest("input, textarea, select") || typing(event.target)) return
-  const act = { "+": closer, "=": closer, "-": farther, 0: showAll }[event.key]
-  if (act) act()
-})
+for (const [name, look] of Object.entries({ closer, farther, fit: showAll })) shortcut(name, () => first() ? look() : false)
 
 document.addEventListener("load", event => { if (event.target.matches?.(".picture-image")) apply() }, true)
 addEventListener("resize", apply)

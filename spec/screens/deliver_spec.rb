@@ -192,7 +192,7 @@ RSpec.describe "Deliver", :screen do
 
     it "takes several files, one after the other, and says which could not be read" do
       bring file("moor.css", ":root{--moor:#121720}"), file("odd.bin", "\x00\x01"), file("peat.txt", "18 23 32 Peat\n")
-      expect(find("[role=alert]")).to have_content("odd.bin: it is in no format")
+      expect(find(".notice-wrong")).to have_content("odd.bin: it is in no format")
       expect(all(".together a").map(&:text)).to eq %w[moor.css peat.txt]
       find("#import-commit").click
       expect(page).to have_css(".together a", text: "moor.css brought in")
@@ -218,7 +218,7 @@ RSpec.describe "Deliver", :screen do
       find("summary", text: "Paste text here").click
       fill_in "Colours as text", with: "nothing"
       click_button "Look at it"
-      expect(find("[role=alert]")).to have_content("Pasted text: it is in no format that I read")
+      expect(find(".notice-wrong")).to have_content("Pasted text: it is in no format that I read")
     end
 
     it "says how far a large file is, and leaves nothing of one that is called off" do
@@ -229,7 +229,7 @@ RSpec.describe "Deliver", :screen do
       click_button "Bring in 50,000 colours"
       expect(page).to have_content("of 50,000", wait: 30)
       click_button "Cancel"
-      expect(find("[role=alert]", wait: 30)).to have_content("Called off. Nothing came in")
+      expect(find(".notice-wrong", wait: 30)).to have_content("Called off. Nothing came in")
       expect([Palette.count, Swatch.count]).to eq before
       open_place "deliver"
       bring file("tarn.csv", tarns[6_000])

@@ -36,7 +36,7 @@ RSpec.describe "Dress, giving", :screen do
     expect(fill_of("#stage", "moor")).to eq "#52A3CC"
     fill_in "Type a colour", with: "quite blue"
     keys :enter
-    expect(page).to have_css("[role=alert]", text: "quite blue")
+    expect(page).to have_css(".notice-wrong", text: "quite blue")
   end
 
   it "reads a part's own paint or what is seen, with the tool or while R is held, and is back" do

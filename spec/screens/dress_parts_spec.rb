@@ -13,7 +13,7 @@ RSpec.describe "Dress, the tree of parts", :screen do
   end
 
   # By the triangle before its name.
-  def open_group(name) = box_of("summary:has(.tree-name[title='#{name}'])").then { |box| mouse.click(x: box["x"] + 6, y: box["y"] + 12) }
+  def open_group(name) = box_of("li:has(> .tree-row .tree-name[title='#{name}']) > details > summary").then { |box| mouse.click(x: box["x"] + 6, y: box["y"] + 12) }
 
   before do
     open_dress
@@ -85,7 +85,7 @@ RSpec.describe "Dress, the tree of parts", :screen do
     settled
     act "Dome", "Hide"
     expect_done "Hid 3 parts"
-    expect(page).to have_css("summary .tree-hidden", text: "Dome")
+    expect(page).to have_css(".tree-hidden", text: "Dome")
     settled
     act "Dome", "Show"
     expect_done "Showed 3 parts"

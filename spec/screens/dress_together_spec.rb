@@ -29,7 +29,7 @@ RSpec.describe "Dress, two people in one artwork", :screen do
     expect(seen_in("#way-#{winter.id} img", 0.1, 0.58)).to eq "#121720"
     picks "dome_roof"
     expect(find("#zoom-now").text).to eq zoomed
-    expect(page).to have_css(".rack-chip[title^='Nebula teal'][aria-pressed=true]")
+    expect(page).to have_css(".rack-chip[title^='Nebula teal'][aria-selected=true]")
     settled
     find("#give").click
     expect_done "Dressed Dome roof with Nebula teal"

@@ -1,23 +1,9 @@
 require "support/dress_screens"
+require "support/touch_screens"
 
 RSpec.describe "Dress, by touch", :screen do
   include DressScreens
-
-  def touch(type, *points) = settled.driver.browser.page.command("Input.dispatchTouchEvent", type:, touchPoints: points)
-
-  def tap_on(point)
-    touch("touchStart", point)
-    touch("touchEnd")
-  end
-
-  def tap_element(element) = tap_on(element.evaluate_script("this.getBoundingClientRect().toJSON()").then { |box| {x: box["x"] + box["width"] / 2, y: box["y"] + box["height"] / 2} })
-
-  # A swipe through some points, which the browser may take over before it ends.
-  def swipe(*points, ends: "touchEnd")
-    touch("touchStart", points.first)
-    points.drop(1).each { |point| touch("touchMove", point) }
-    touch(ends)
-  end
+  include TouchScreens
 
   def shape(key, property) = page.evaluate_script("getComputedStyle((#{ScreenSupport::PART})('#stage', #{number_of("#stage", key)}))[#{property.to_json}]")
 

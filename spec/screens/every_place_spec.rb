@@ -61,13 +61,13 @@ RSpec.describe "Every place", :screen do
   it "says plainly what cannot be read, and keeps the page" do
     open_place "gather"
     attach_file "files[]", file("notes.png", "just words"), make_visible: true
-    expect(find("[role=alert]")).to have_content("notes.png is not a picture that I can read: expected PNG, JPEG, WebP, GIF, TIFF, AVIF, HEIC or SVG, found text")
+    expect(find(".notice-wrong")).to have_content("notes.png is not a picture that I can read: expected PNG, JPEG, WebP, GIF, TIFF, AVIF, HEIC or SVG, found text")
     expect(page).to have_css("#picture")
     click_button "Close"
-    expect(page).to have_no_css("[role=alert]")
+    expect(page).to have_no_css(".notice-wrong")
     open_place "dress"
     within(".others > .bring-in") { attach_file "files[]", file("trap.svg", '<!DOCTYPE svg [<!ENTITY a "x"><!ENTITY b "&a;&a;">]><svg xmlns="http://www.w3.org/2000/svg"/>'), make_visible: true }
-    expect(find("[role=alert]")).to have_content("trap.svg declares entities")
+    expect(find(".notice-wrong")).to have_content("trap.svg declares entities")
   end
 
   it "works without a pointer" do
@@ -107,7 +107,7 @@ RSpec.describe "Every place", :screen do
   it "sweeps through several parts in one change" do
     open_place "dress"
     find(".rack-chip[title^='Nebula teal']").click
-    expect(page).to have_css(".rack-chip[title^='Nebula teal'][aria-pressed=true]")
+    expect(page).to have_css(".rack-chip[title^='Nebula teal'][aria-selected=true]")
     expect(page).to have_css(".dress[data-tool=sweep]")
     from, over, to = %w[plum_band rosehip_band ember_band].map { |key| point_on(key) }
     mouse.move(**from)

@@ -55,8 +55,8 @@ RSpec.describe "Gather, what is read from", :screen do
       good = flat_picture(30, 20, [9, 90, 90]).pngsave_buffer
       send_files([["first plate.png", good], ["notes.png", "just words"], ["cut.png", good[0, 60]], ["second plate.tiff", flat_picture(30, 20, [90, 9, 90]).tiffsave_buffer]], "drop")
       expect(page).to have_content("Brought in first plate and second plate")
-      expect(find("[role=alert]")).to have_content("notes.png is not a picture that I can read")
-      expect(find("[role=alert]")).to have_content("cut.png is damaged")
+      expect(find(".notice-wrong")).to have_content("notes.png is not a picture that I can read")
+      expect(find(".notice-wrong")).to have_content("cut.png is damaged")
       expect(demo.sources.count).to eq 5
       click_picture 10, 10
       expect(page).to have_content("at 10, 10 of second plate")

@@ -202,7 +202,7 @@ RSpec.describe "Gather", :screen do
       expect([found.reload.x, found.hex]).to eq [700, read_in_ruby(700, 300, 5)]
       expect(demo.finds.count).to eq 10
       find("[data-pin='#{found.id}']").evaluate_script("this.focus()")
-      keys :right, %i[shift down], :enter
+      keys %i[alt right], %i[alt shift down], :enter
       expect(page).to have_content("5 × 5 px at 701, 310 of Dusk over the dome")
       click_button "Undo"
       expect(page).to have_content("Undone: Read")

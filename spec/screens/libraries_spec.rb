@@ -40,7 +40,7 @@ RSpec.describe "Libraries", :screen do
     expect(page).to have_css("tr.chosen th", text: "Hearth clay")
     fill_in "Value", with: "mauve-ish"
     click_button "Save"
-    expect(find("[role=alert]")).to have_content("mauve-ish")
+    expect(find(".notice-wrong")).to have_content("mauve-ish")
     expect(page).to have_field("Code", with: "TF 088")
     fill_in "Search", with: "no such thing\n"
     expect(page).to have_css(".library-found", text: "Nothing in it is called “no such thing”")

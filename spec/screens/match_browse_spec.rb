@@ -83,7 +83,7 @@ RSpec.describe "Match, browsing", :screen do
       open_place "dress"
       find(".rack-chip[title^='TF 088 Hearth clay']").click
       expect(page).to have_css(".hand-name", text: "Hearth clay")
-      expect(page).to have_css(".rack-chip[title^='TF 088'][aria-pressed=true]")
+      expect(page).to have_css(".rack-chip[title^='TF 088'][aria-selected=true]")
       click_part "ember_band"
       eventually { expect(fill_of("#stage", "ember_band")).to eq Entry.find_by!(code: "TF 088").hex }
       find(".rack-taken button").click

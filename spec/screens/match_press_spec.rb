@@ -62,7 +62,7 @@ RSpec.describe "Match, on press and in the room", :screen do
     expect(page).to have_content("Moorland paper, four inks is the press of the house now")
     expect(Condition.usual.name).to eq "Moorland paper, four inks"
     bring file("moor.jpg", flat_picture(9, 9, [90, 90, 20]).jpegsave_buffer)
-    expect(find("[role=alert]")).to have_content("moor.jpg: it is no ICC profile")
+    expect(find(".notice-wrong")).to have_content("moor.jpg: it is no ICC profile")
   end
 
   it "shows a whole palette, and its artworks, on two presses side by side" do

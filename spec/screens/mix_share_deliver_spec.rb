@@ -84,7 +84,7 @@ RSpec.describe "Mix, sharing and Deliver", :screen do
       expect([find("#mix-notation").value, find(".mix-before").text]).to eq ["teal", "before\n#111111"]
       expect(page).to have_css("#mix-hex", text: "#008080")
       click_button "Apply to 2 places"
-      expect(find("[role=alert]")).to have_content("The colour of Apricot was changed").and have_content("#111111")
+      expect(find(".notice-wrong")).to have_content("The colour of Apricot was changed").and have_content("#111111")
       expect(apricot.reload.hex).to eq "#111111"
     end
   end
@@ -92,7 +92,7 @@ RSpec.describe "Mix, sharing and Deliver", :screen do
   it "mixes what is in hand and holds the result" do
     open_place "gather"
     find(".find", match: :first).click
-    expect(page).to have_css(".find[aria-pressed=true]")
+    expect(page).to have_css(".find[aria-selected=true]")
     click_link "Mix"
     fill_in "Colour in any notation", with: "hsl 10 70 62"
     expect(page).to have_css("#mix-hex", text: "#E2715A")
@@ -131,7 +131,7 @@ RSpec.describe "Mix, sharing and Deliver", :screen do
       fill_in "Name this colour", with: "way IN"
       click_button "Keep"
     end
-    expect(find("[role=alert]")).to have_content("Signs already has a swatch called way IN")
+    expect(find(".notice-wrong")).to have_content("Signs already has a swatch called way IN")
   end
 
   it "sends artworks out linked and flat" do
@@ -179,7 +179,7 @@ RSpec.describe "Mix, sharing and Deliver", :screen do
     open_place "palettes"
     page.driver.browser.network.offline_mode
     find(".chip[title^='Peat']").click
-    expect(find("[role=alert]")).to have_content("The server does not answer")
+    expect(find(".notice-wrong")).to have_content("The server does not answer")
     expect(page).to have_css(".palette-head")
   ensure
     page.driver.browser.network.emulate_network_conditions(offline: false)

@@ -10,7 +10,7 @@ RSpec.describe "Palettes", :screen do
       select_chips("Plum hour")
       click_chip("Coral", PaletteScreens::SHIFT)
       expect(page).to have_content("4 swatches selected in Dusk sky")
-      eventually { expect(all("[data-chip][aria-pressed=true]").map { |each| each["title"][/\A[A-Z][\w ]+?(?= #)/] }).to eq ["Plum hour", "Rosehip", "Ember sky", "Coral"] }
+      eventually { expect(all("[data-chip][aria-selected=true]").map { |each| each["title"][/\A[A-Z][\w ]+?(?= #)/] }).to eq ["Plum hour", "Rosehip", "Ember sky", "Coral"] }
       click_chip("Rosehip", PaletteScreens::CTRL)
       click_chip("Peat", PaletteScreens::CTRL)
       expect(page).to have_content("4 swatches selected in 2 groups")

@@ -91,7 +91,7 @@ RSpec.describe "Quick work", :screen do
       finds = demo.finds.reload.first(20).reverse
       expect(demo.finds.count - before).to eq 20
       pixels.zip(finds) { |(x, y), find| expect([(find.x - x).abs, (find.y - y).abs].max).to be <= 3 }
-      expect(find(".find[aria-pressed=true]", visible: :all)["value"]).to eq finds.last.id.to_s
+      expect(find(".find[aria-selected=true]", visible: :all)["value"]).to eq finds.last.id.to_s
     end
 
     it "goes where was clicked last, after what was done before" do

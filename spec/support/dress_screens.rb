@@ -43,7 +43,7 @@ module DressScreens
 
   def hold(name)
     find(".rack-chip[title^='#{name}']").click
-    expect(page).to have_css(".rack-chip[title^='#{name}'][aria-pressed=true]")
+    expect(page).to have_css(".rack-chip[title^='#{name}'][aria-selected=true]")
     settled
   end
 

@@ -60,14 +60,14 @@ module Places
       def told(painted) = (Told.new(artwork, since: painted[1]).to_h if artwork && painted && painted[0] == artwork.id && painted[1] > 0)
 
       TOOLS = {
-        "pick" => ["Pick parts", "Click picks, again picks what lies below, a frame picks what it touches (1)"],
-        "sweep" => ["Sweep", "Click or drag across parts to give them what is in hand (2)"],
-        "read" => ["Read colour", "Click takes in hand what a part is painted with, with Shift what is seen there (3). Hold R to read from within another tool"],
-        "carry" => ["Carry", "Click or drag across parts to give them what another part has: fill, line, settings (4)"]
+        "pick" => ["Pick parts", "Click picks, again picks what lies below, a frame picks what it touches"],
+        "sweep" => ["Sweep", "Click or drag across parts to give them what is in hand"],
+        "read" => ["Read colour", "Click takes in hand what a part is painted with, with Shift what is seen there. A key held down reads from within another tool"],
+        "carry" => ["Carry", "Click or drag across parts to give them what another part has: fill, line, settings"]
       }.freeze
 
       # Of a drawing that shows pictures.
-      FILL = {"fill" => ["Fill", "Click fills a patch of like colour of the picture, dragging takes in more or less (5)"]}.freeze
+      FILL = {"fill" => ["Fill", "Click fills a patch of like colour of the picture, dragging takes in more or less"]}.freeze
 
       # @return [Hash{String => [String, String]}]
       def tools = layered? ? {**TOOLS, **FILL} : TOOLS

@@ -38,6 +38,9 @@ module Places
       # As a sentence names them.
       def label = (size == 1) ? artwork.parts.where(among).pick(:label) : Magpie::Text.count(size, "part")
 
+      # In a sentence, for who does not see it.
+      def say = "#{label}: #{paints.map { |paint| "#{paint.title.downcase} #{paint.name}" }.join(", ")}"
+
       # Does any of them differ from the first colourway?
       def differs? = artwork.colourway? && Place.exists?(artwork_id: artwork.id, part_id: artwork.parts.where(among).reorder(nil).select(:id))
 

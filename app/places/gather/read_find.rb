@@ -36,6 +36,9 @@ module Places
       # Where the spread stands on its bar, in per cent.
       def spread_share = [find.spread / WIDEST * 100, 99].min.round(1)
 
+      # In a sentence, for who does not see it.
+      def say = "Read #{find.colour.hex}, #{find.name}, spread ΔE #{format("%.1f", find.spread)}. #{verdict}"
+
       def verdict = find.pixels? ? VERDICTS[find.verdict] : "One colour: there is nothing to average."
 
       # @return [Array<Part>] others that lie there

@@ -34,6 +34,20 @@ module Places
         go_back
       end
 
+      # Which keys are shortcuts; the list of them comes back as it is then.
+      post("/projects/:project/keys") do
+        kept = Visitor.keys(visitor)
+        kept = if param[:reset] then {}
+        elsif param[:off] then kept.merge("off" => param.on?(:off))
+        else
+          Frame::Shortcuts.new(kept).give(param.text(:shortcut), param.text(:key))
+        end
+        Visitor.keys!(visitor, kept)
+        erb :"shared/keys", layout: false, locals: {shortcuts: Frame::Shortcuts.new(kept), place: param.text(:place), mixing: param.on?(:mixing)}
+      rescue Magpie::Error => error
+        halt 422, {"content-type" => "text/plain; charset=utf-8"}, error.message
+      end
+
       # Whether anybody did anything since: pages ask, and follow.
       get("/projects/:project/version.json") do
         content_type :json

@@ -12,6 +12,9 @@ module Places
         end
         "#{edge}#{(Magpie::Contrast.ink_on(colour) == :black) ? "on-light" : "on-dark"}"
       end
+      # A chip among others of its group, or by itself in a line of the ledger.
+      OPTION = %(role="option" aria-selected="false").freeze
+      TOGGLE = %(aria-pressed="false").freeze
       # Slots of a run that are shown empty one after the other.
       MOST_EMPTY = 40
 
@@ -23,11 +26,12 @@ module Places
       # @param name [String] of the swatch, escaped
       # @param form [String, nil] the form that it belongs to, where it stands in none: a
       #   browser takes as long for each as there are others that name theirs so
-      def chip(swatch, name = ERB::Util.html_escape(swatch.name), shared = swatch.shared, form: nil)
+      # @param option [Boolean] whether it stands in a listbox
+      def chip(swatch, name = ERB::Util.html_escape(swatch.name), shared = swatch.shared, form: nil, option: true)
         id, hex, code, locked, spot, paint = swatch.id, swatch.hex, swatch.code, swatch.locked, swatch.kind == "spot", swatch.paint
         classes = "chip#{" ringed" if shared}#{" chip-locked" if locked}#{" chip-spot" if spot}#{" chip-paint" if paint} #{SHADES.of(swatch, hex)}"
         title = "#{name} #{hex}#{", #{ERB::Util.html_escape(code)}" if code}#{", locked" if locked}"
-        %(<button class="#{classes}"#{%( form="#{form}") if form} name="swatch" value="#{id}" data-chip="#{id}" data-of="#{swatch.group_id}" style="background:#{paint ? swatch.css : "var(--swatch-#{id})"}" aria-pressed="false" title="#{title}" aria-label="Hold #{name} #{hex}#{chip_marks(shared, locked, spot, paint)}"></button>)
+        %(<button class="#{classes}"#{%( form="#{form}") if form} name="swatch" value="#{id}" data-chip="#{id}" data-of="#{swatch.group_id}" style="background:#{paint ? swatch.css : "var(--swatch-#{id})"}" #{option ? OPTION : TOGGLE} tabindex="-1" title="#{title}" aria-label="Hold #{name} #{hex}#{chip_marks(shared, locked, spot, paint)}"></button>)
       end
 
       # With "12 places", "unused" or "loose" below it.
@@ -53,7 +57,7 @@ module Places
       end
 
       def empty_slot(group, slot)
-        %(<div class="chip-cell" data-slot="#{slot}"><button class="slot" form="put-here" name="slot" value="#{group.id}:#{slot}" title="Empty. Click to keep what is in hand here"><span class="sr-only">Empty slot #{slot} of #{Rack::Utils.escape_html(group.name)}</span></button></div>)
+        %(<div class="chip-cell" data-slot="#{slot}"><button class="slot" role="option" aria-selected="false" tabindex="-1" form="put-here" name="slot" value="#{group.id}:#{slot}" title="Empty. Click to keep what is in hand here"><span class="sr-only">Empty slot #{slot} of #{Rack::Utils.escape_html(group.name)}</span></button></div>)
       end
 
       # The small curve of lightness beside a run: an SVG of 120 × 70.
@@ -74,7 +78,7 @@ module Places
         name, label = [swatch.name, chip_label(swatch)].map { |text| Rack::Utils.escape_html(text) }
         circle = %(<circle cx="#{dot.x}" cy="#{dot.y}" r="#{radius}" style="fill:#{swatch.paint ? swatch.hex : swatch.css}"/>)
         fixed = " dot-fixed" if swatch.locked || swatch.paint
-        %(<g class="dot#{fixed}" tabindex="0" role="button" data-dot="#{swatch.id}" aria-label="#{label}"><title>#{name} #{swatch.hex}</title>#{circle}#{dot_name(dot, radius) if dot.named}</g>)
+        %(<g class="dot#{fixed}" tabindex="-1" role="option" aria-selected="false" data-dot="#{swatch.id}" aria-label="#{label}"><title>#{name} #{swatch.hex}</title>#{circle}#{dot_name(dot, radius) if dot.named}</g>)
       end
 
       def dot_name(dot, radius)
