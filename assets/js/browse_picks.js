@@ -1,5 +1,6 @@
 // What is done with chips of a chart: looked at, held, selected, sent and dragged to groups.
 import { chart, entry, field, hex, later, reveal, total, under } from "./browse.js"
+import { sayLater } from "./announce.js"
 import { find, submit, visit, whenPageChanges } from "./page.js"
 
 const REST = 180 // ms until the side shows what the keys stopped at
@@ -11,7 +12,9 @@ document.addEventListener("chart:ready", show)
 
 async function say(number) {
   const found = await entry(number)
-  if (found && number === chart.current) find("#browse-said").textContent = [found[1], found[2], found[3]].filter(Boolean).join(", ")
+  if (!found || number !== chart.current) return
+  find("#browse-said").textContent = [found[1], found[2], found[3]].filter(Boolean).join(", ")
+  sayLater(find("#browse-said").textContent)
 }
 
 function go(number, soon = false) {

@@ -41,6 +41,7 @@ function words(found) {
   const groups = new Set(found.map(chip => chip.closest("[data-group]")?.dataset.groupName ?? ""))
   const where = groups.size === 1 && [...groups][0] ? ` in ${[...groups][0]}` : groups.size > 1 ? ` in ${groups.size} groups` : ""
   find("#selected-words").textContent = `${chosen.size} ${chosen.size === 1 ? "swatch" : "swatches"} selected${where}`
+  find("#selected-words").title = find("#selected-words").textContent
   for (const button of all("button[data-one]", form)) {
     button.textContent = chosen.size > 1 ? button.dataset.many.replace("{n}", chosen.size) : button.dataset.one
     button.disabled = chosen.size < Number(button.dataset.least ?? 1)

@@ -90,7 +90,7 @@ async function oneByOne(form, files, given) {
   form.dataset.sending = "true"
   const action = form.action
   const progress = new Progress()
-  const came = [], failed = []
+  const came = [], failed = [], before = [] // those that were there already, by number
   for (const [index, file] of files.entries()) {
     if (progress.cancelled) break
     progress.say(`Bringing in ${files.length > 1 ? `${index + 1} of ${files.length}, ` : ""}${file.name}`)
@@ -100,7 +100,8 @@ async function oneByOne(form, files, given) {
     for (const [name, value] of Object.entries(given)) body.append(name, value)
     const { ok, refused, later } = await sendFiles(`${action}.json`, body, progress)
     came.push(...ok?.came ?? [])
-    failed.push(...ok?.failed ?? [])
+    failed.push(...ok?.failed ?? [], ...ok?.told ?? [])
+    before.push(...ok?.before ?? [])
     if (refused) failed.push(`${file.name}: ${refused}`)
     if (later) failed.push(`${file.name} did not arrive: the server does not answer`)
   }
@@ -111,7 +112,8 @@ async function oneByOne(form, files, given) {
   const last = names.length > 1 ? ` and ${names.pop()}` : ""
   if (names.length) failed.push(`Brought in ${names.join(", ")}${last}`)
   const place = new URL(action).pathname.replace(/sources$/, "gather")
-  visit(came.length ? `${place}?source=${came.at(-1).id}` : place, undefined, [failed.join(". "), failed.length > (came.length ? 1 : 0) ? "wrong" : "done"])
+  const shown = came.at(-1)?.id ?? before.at(-1)
+  visit(shown ? `${place}?source=${shown}` : place, undefined, [failed.join(". "), failed.length > (came.length ? 1 : 0) + before.length ? "wrong" : "done"])
 }
 
 // Any other large file.

@@ -140,7 +140,7 @@ function settle(answered) {
   spread(all("fieldset[data-model]", sheet()).map(group => () => standAt(group)))
   for (const input of all("[data-opacity]", sheet())) if (input !== document.activeElement) input.value = Math.round(said.alpha * 100)
   const press = find("#mix-press")
-  if (press) press.textContent = said.press.words
+  if (press) Object.assign(press, { textContent: said.press.words, title: said.press.words })
   const list = find("#mix-notations")
   if (list) all("dd", list).forEach((entry, index) => { entry.textContent = said.notations[index][1] })
   slice(said.slice)

@@ -32,7 +32,8 @@ function keys() {
 const BESIDE = { "=": "+" } // on one key of many keyboards
 
 // With Caps Lock a letter is still the letter.
-const keyOf = ({ key, shiftKey }) => /^\p{L}$/u.test(key) ? shiftKey ? key.toUpperCase() : key.toLowerCase() : key
+const keyOf = event => event.getModifierState("CapsLock") && /^\p{L}$/u.test(event.key) ? turned(event.key) : event.key
+const turned = letter => letter === letter.toLowerCase() ? letter.toUpperCase() : letter.toLowerCase()
 
 document.addEventListener("keydown", event => {
   if (event.ctrlKey || event.metaKey || event.altKey || event.isComposing || event.defaultPrevented) return

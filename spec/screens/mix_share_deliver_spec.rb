@@ -84,7 +84,7 @@ RSpec.describe "Mix, sharing and Deliver", :screen do
       expect([find("#mix-notation").value, find(".mix-before").text]).to eq ["teal", "before\n#111111"]
       expect(page).to have_css("#mix-hex", text: "#008080")
       click_button "Apply to 2 places"
-      expect(find(".notice-wrong")).to have_content("The colour of Apricot was changed").and have_content("#111111")
+      expect(find(".conflict")).to have_content("The colour of Apricot was changed").and have_content("#111111")
       expect(apricot.reload.hex).to eq "#111111"
     end
   end
@@ -179,7 +179,7 @@ RSpec.describe "Mix, sharing and Deliver", :screen do
     open_place "palettes"
     page.driver.browser.network.offline_mode
     find(".chip[title^='Peat']").click
-    expect(find(".notice-wrong")).to have_content("The server does not answer")
+    expect(find(".notice-waiting")).to have_content("The server does not answer")
     expect(page).to have_css(".palette-head")
   ensure
     page.driver.browser.network.emulate_network_conditions(offline: false)

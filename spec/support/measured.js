@@ -38,8 +38,15 @@
   const ESSENTIAL = "[data-dot], [data-handle], .handles *, .test-patch, .member, main" // where they lie is what they say
   const FLOATING = ".drop-sheet, .hand-sheet, .menu, .mix-models > div, .notice, #mix, .hand, .side:has(> .opened), .mix-commit, .share-commit, .rack"
   const least = coarse ? 44 : 24
+  const kinds = new Map()
   for (const element of modal.querySelectorAll("a[href], button, input:not([type=hidden]), select, textarea, summary, [role=option], [role=slider]")) {
     if (element.disabled || !seen(element) || element.matches(ESSENTIAL)) continue
+    const kind = `${called(element.parentElement)} ${called(element)}`
+    kinds.set(kind, [...kinds.get(kind) ?? [], element])
+  }
+  // Of many alike the first, the last and two between them stand for all.
+  const some = list => list.length < 7 ? list : [list[0], list[1], list[Math.floor(list.length / 2)], list.at(-1)]
+  for (const element of [...kinds.values()].flatMap(some)) {
     const label = element.matches("input[type=radio], input[type=checkbox], input[type=file]") ? element.closest("label") : null
     const target = label ?? element
     target.scrollIntoView({ block: "center", inline: "center" })
@@ -50,9 +57,12 @@
     if (hit?.closest(FLOATING) && !hit.closest(FLOATING).contains(target)) continue // it goes when one is done with it
     if (!hit || !(target.contains(hit) || hit.contains(target) && !hit.matches("a, button") || hit.closest("label") === label && label)) found.push(`covered by ${hit ? called(hit) : "nothing"}: ${words(target)}`)
     const inText = getComputedStyle(target).display === "inline" && target.parentElement.textContent.trim().length > target.textContent.trim().length
-    if (!inText && (box.width < least - 0.6 || box.height < least - 0.6)) found.push(`${Math.round(box.width)} × ${Math.round(box.height)}: ${words(target)}`)
+    // What is small to look at may be larger to the finger.
+    const reach = least / 2 - 1
+    const large = [[-reach, 0], [reach, 0], [0, -reach], [0, reach]].every(([across, down]) => target.contains(document.elementFromPoint(x + across, y + down)))
+    if (!inText && !large && (box.width < least - 0.6 || box.height < least - 0.6)) found.push(`${Math.round(box.width)} × ${Math.round(box.height)}: ${words(target)}`)
   }
   if (document.documentElement.scrollWidth > innerWidth + 1) found.push(`the page is ${document.documentElement.scrollWidth} wide`)
-  document.documentElement.scrollTop = 0
+  for (const element of [document.documentElement, ...modal.querySelectorAll("*")]) if (element.scrollTop || element.scrollLeft) element.scrollTo(0, 0)
   return [...new Set(found)]
 })

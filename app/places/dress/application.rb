@@ -37,8 +37,9 @@ module Places
       end
 
       post("/projects/:project/artworks") do
-        came, failed = bring_in(Changes::BringInArtwork)
-        tell_what_came(what_came(came), failed, came.any? && at("dress", artwork: came.last.id))
+        came, failed, before = bring_in(Changes::BringInArtwork, there: ->(sha256) { project.artworks.firsts.find_by(original: sha256) })
+        last = (came.last || before.last)&.id
+        tell_what_came([*what_came(came), *what_was_there(before)], failed, last && at("dress", artwork: last))
       end
 
       # What is done to parts: they are given what is in hand or a swatch, are cleared, and so on.

@@ -12,6 +12,13 @@ module Places
         end
       end
 
+      # Pictures that were brought in from the same file are there already; two grabs of a screen
+      # are two, however alike.
+      def bring_in_sources
+        return bring_in(Changes::BringInSource, kind: "screen") if param[:as] == "screen"
+        bring_in(Changes::BringInSource, there: ->(sha256) { project.sources.find_by(sha256:, kind: "picture") })
+      end
+
       def seen = @seen ||= Seen.new(readable)
 
       def source = @source ||= project.sources.find(param.id(:source))

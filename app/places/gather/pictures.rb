@@ -4,17 +4,18 @@ module Places
     module Pictures
       def self.registered(app)
         app.post("/projects/:project/sources") do
-          came, failed = bring_in(Changes::BringInSource, kind: (param[:as] == "screen") ? "screen" : "picture")
+          came, failed, before = bring_in_sources
           sentences = ["Brought in #{Magpie::Text.list(came.map(&:name))}"] if came.any?
-          tell_what_came(sentences, failed, came.any? && at("gather", source: came.last.id))
+          last = (came.last || before.last)&.id
+          tell_what_came([*sentences, *what_was_there(before)], failed, last && at("gather", source: last))
         end
 
         # One of several files that are brought in one after the other; the browser tells of
         # all of them.
         app.post("/projects/:project/sources.json") do
           content_type :json
-          came, failed = bring_in(Changes::BringInSource, kind: (param[:as] == "screen") ? "screen" : "picture")
-          JSON.generate(came: came.map { |each| {id: each.id, name: each.name} }, failed:)
+          came, failed, before = bring_in_sources
+          JSON.generate(came: came.map { |each| {id: each.id, name: each.name} }, failed:, before: before.map(&:id), told: what_was_there(before))
         end
 
         app.post("/projects/:project/sources/:source") do
@@ -26,6 +27,13 @@ module Places
         app.post("/projects/:project/sources/:source/move") do
           Changes::MoveSource.perform(project, actor:, source:, before: (param.id(:before) if param.given?(:before)), by: param.whole(:by, -10_000..10_000, 0))
           go_back
+        end
+
+        # A second source from the same file, with finds of its own.
+        app.post("/projects/:project/sources/:source/again") do
+          again = Changes::BringInSource.perform(project, actor:, name: "#{source.name}.file", bytes: Blob.bytes(source.sha256), kind: source.kind)
+          tell "Brought in #{again.name} once more"
+          redirect to(at("gather", source: again.id, about: 1)), 303
         end
 
         app.post("/projects/:project/sources/:source/remove") do

@@ -1,0 +1,34 @@
+require_relative "screens"
+
+# What is cut, covered, out of reach or too small, at several sizes of the window.
+module Measured
+  SCRIPT = File.read(File.expand_path("measured.js", __dir__)).sub(%r{\A(//.*\n)+}, "").strip
+  # A usual window, a small one, half of it enlarged to 200 %, and a large one.
+  SIZES = [[1280, 800], [1024, 768], [640, 400], [2560, 1440]].freeze
+  PHONE = [390, 844].freeze
+
+  # @return [Array<String>] what is wrong at which size
+  def measured
+    found = SIZES.flat_map { |width, height| at_size(width, height) { measure } } + at_size(*PHONE, fingers: true) { measure(true) }
+    page.driver.resize(1280, 800)
+    found
+  end
+
+  private
+
+  def at_size(width, height, fingers: false)
+    page.driver.resize(width, height)
+    by_finger if fingers
+    settle_down
+    yield.map { |words| "#{width} wide#{", by finger" if fingers}: #{words}" }
+  ensure
+    by_finger(false) if fingers
+  end
+
+  def by_finger(on = true) = page.driver.browser.page.command("Emulation.setTouchEmulationEnabled", enabled: on, maxTouchPoints: on ? 5 : 1)
+
+  # The page has been laid out for the window.
+  def settle_down = page.evaluate_async_script("requestAnimationFrame(() => requestAnimationFrame(() => arguments[0](true)))")
+
+  def measure(coarse = false) = page.evaluate_script("#{SCRIPT}(#{coarse})")
+end
