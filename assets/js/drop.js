@@ -17,6 +17,11 @@ document.addEventListener("change", event => {
   if (event.target.matches("select[data-submit], input[data-submit]:not([type=file])")) submit(event.target.form)
 })
 
+// A photograph just taken comes in as any other picture.
+document.addEventListener("change", event => {
+  if (event.target.matches("[data-camera]") && event.target.files.length) bringIn(event.target.files)
+})
+
 document.addEventListener("dragover", event => {
   if (!event.dataTransfer?.types.includes("Files")) return
   event.preventDefault()

@@ -1,7 +1,7 @@
 // Where the focus goes when the page changes under it. What opens takes it (data-opens), and
 // gives it back to what opened it; what was there before keeps it; what is gone leaves it to
 // its neighbour. It is never lost to the page as a whole.
-import { all, find } from "./page.js"
+import { all, find, typing } from "./page.js"
 import { lastIn, membersOf } from "./roving.js"
 
 const STOPS = "a[href], button, input:not([type=hidden]), select, textarea, summary, [tabindex]"
@@ -46,7 +46,9 @@ const inSet = set => usable(set) ? lastIn(set) : null
 const workItself = () => all("main [data-roving]").map(inSet).find(Boolean) ?? find("#work")
 
 function enter(panel) {
-  const first = all("[data-first]", panel).find(usable) ?? stopsIn(panel).find(stop => stop.tabIndex >= 0)
+  const stops = stopsIn(panel).filter(stop => stop.tabIndex >= 0)
+  // A finger did not ask for a keyboard.
+  const first = matchMedia("(pointer: coarse)").matches ? stops.find(stop => !typing(stop)) : stops[0]
   first?.focus({ preventScroll: true })
 }
 

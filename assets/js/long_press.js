@@ -27,8 +27,10 @@ document.addEventListener("pointermove", event => {
 
 for (const type of ["pointerup", "pointercancel"]) document.addEventListener(type, event => {
   if (!event.isTrusted) return
-  if (press?.done) swallow(event)
-  else end()
+  if (!press?.done) return end()
+  swallow(event)
+  const ended = press
+  setTimeout(() => { if (press === ended) end() }, 300) // ms: the click comes at once, or not at all
 }, true)
 
 // What ends a long press is no click, and asks for no menu.

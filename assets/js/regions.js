@@ -1,5 +1,5 @@
 // The parts of the window, one after the other: F6 and Shift with F6 go to the next and the
-// last, skip links and a shortcut to one of them.
+// last, and at the ends on to the browser's; skip links and a shortcut to one of them.
 import { all, find } from "./page.js"
 import { currentOf } from "./roving.js"
 
@@ -25,9 +25,10 @@ export const toHand = () => enter(find(".hand"))
 document.addEventListener("keydown", event => {
   if (event.key !== "F6" || event.ctrlKey || event.metaKey || event.altKey || find("dialog[open]")) return
   const list = regions(), at = list.findIndex(region => region.contains(document.activeElement)), step = event.shiftKey ? -1 : 1
-  if (!list.length) return
+  const next = list[at < 0 ? (step > 0 ? 0 : list.length - 1) : at + step]
+  if (!next) return // beyond the last the browser's own panes follow
   event.preventDefault()
-  enter(list[at < 0 ? (step > 0 ? 0 : list.length - 1) : (at + step + list.length) % list.length])
+  enter(next)
 })
 
 document.addEventListener("click", event => {

@@ -63,10 +63,27 @@ RSpec.describe App, "when a form arrives twice, or late" do
   end
 
   it "brings the good files of several in, though one is damaged" do
-    files = [["Poster.svg", DataSupport::POSTER], ["Odd.svg", "hello"], ["Badge.svg", DataSupport::POSTER]].map { |name, bytes| Rack::Test::UploadedFile.new(StringIO.new(bytes), "image/svg+xml", original_filename: name) }
+    files = [["Poster.svg", DataSupport::POSTER], ["Odd.svg", "hello"], ["Badge.svg", DataSupport::POSTER.sub("</svg>", "<!-- another file --></svg>")]].map { |name, bytes| Rack::Test::UploadedFile.new(StringIO.new(bytes), "image/svg+xml", original_filename: name) }
     post "/projects/#{project.id}/artworks", {**look("dress"), files:}
     expect(told).to start_with "Odd.svg is not an SVG"
     expect(project.artworks.map(&:name)).to eq %w[Poster Badge]
+  end
+
+  it "shows what came from the same file before, and brings in none once more" do
+    file = ->(name, bytes) { Rack::Test::UploadedFile.new(StringIO.new(bytes), "application/octet-stream", original_filename: name) }
+    bring_in_poster(project)
+    post "/projects/#{project.id}/artworks", {**look("dress"), files: [file.call("Copy.svg", DataSupport::POSTER)]}
+    expect(told).to eq "Poster is here already, from the same file. This is it"
+    expect(project.artworks.map(&:name)).to eq %w[Poster]
+    plate = flat_picture(30, 20, [9, 90, 90]).pngsave_buffer
+    2.times { |time| post "/projects/#{project.id}/sources", {**look, files: [file.call("plate #{time}.png", plate)]} }
+    expect(told).to eq "plate 0 is here already, from the same file. This is it"
+    expect(last_request.fullpath).to end_with "/gather?source=#{project.sources.sole.id}"
+    post "/projects/#{project.id}/sources/#{project.sources.sole.id}/again", look
+    expect(told).to eq "Brought in plate 0 once more"
+    expect(project.sources.map { |source| [source.name, source.sha256] }.uniq.size).to eq 1
+    2.times { post "/projects/#{project.id}/sources", {**look, as: "screen", files: [file.call("grab.png", flat_picture(8, 8, [1, 2, 3]).pngsave_buffer)]} }
+    expect(project.sources.where(kind: "screen").count).to eq 2
   end
 
   it "refuses to keep or dress with what another window has put in hand since" do

@@ -109,6 +109,7 @@ RSpec.describe "Mix, sharing and Deliver", :screen do
     Place.where(id: places).update_all(kind: "colour", colour: hex("#C24E86"), hex: "#C24E86")
     click_button "Share…"
     expect(page).to have_button("Share and link 3")
+    expect(page).to have_css(".share-picture") { |picture| picture.evaluate_script("this.complete && this.naturalWidth > 0") }
     find(".share input[type=checkbox]", match: :first).uncheck
     click_button "Share and link 2"
     expect(page).to have_content("Ion pink is shared now, 2 places linked")

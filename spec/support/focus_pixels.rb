@@ -26,6 +26,7 @@ module FocusPixels
 
   # @return [Array<String>] kinds of controls that look the same with and without the focus
   def unseen
+    mouse.move(x: 620, y: 8) # what shows under a pointer would hide it
     page.driver.browser.keyboard.type(:tab) # from then on the browser shows the focus
     page.evaluate_script(KINDS).each_with_index.filter_map do |(kind, box), index|
       page.execute_script("document.activeElement.blur()")

@@ -58,9 +58,10 @@
     if (!hit || !(target.contains(hit) || hit.contains(target) && !hit.matches("a, button") || hit.closest("label") === label && label)) found.push(`covered by ${hit ? called(hit) : "nothing"}: ${words(target)}`)
     const inText = getComputedStyle(target).display === "inline" && target.parentElement.textContent.trim().length > target.textContent.trim().length
     // What is small to look at may be larger to the finger.
-    const reach = least / 2 - 1
+    const enough = element.matches(".pin") ? 24 : least // pins lie where they were read, however near
+    const reach = enough / 2 - 1
     const large = [[-reach, 0], [reach, 0], [0, -reach], [0, reach]].every(([across, down]) => target.contains(document.elementFromPoint(x + across, y + down)))
-    if (!inText && !large && (box.width < least - 0.6 || box.height < least - 0.6)) found.push(`${Math.round(box.width)} × ${Math.round(box.height)}: ${words(target)}`)
+    if (!inText && !large && (box.width < enough - 0.6 || box.height < enough - 0.6)) found.push(`${Math.round(box.width)} × ${Math.round(box.height)}: ${words(target)}`)
   }
   if (document.documentElement.scrollWidth > innerWidth + 1) found.push(`the page is ${document.documentElement.scrollWidth} wide`)
   for (const element of [document.documentElement, ...modal.querySelectorAll("*")]) if (element.scrollTop || element.scrollLeft) element.scrollTo(0, 0)
