@@ -9,8 +9,14 @@ const LANDMARKS = ".head, .hand, #mix, main > *"
 
 let had = null // the mark of what had the focus before the page changed
 let came = null // the mark of what had it before something opened
-let opened = null // what is open: { name, panel }
+let opened = now() // what is open: { name, panel }; what a page came with did not open in it
 let within = false // whether the focus was in what was open
+
+// The last of those that are open.
+function now() {
+  const panel = all("[data-opens]").at(-1)
+  return { panel, name: panel?.dataset.opens }
+}
 
 const usable = element => element && !element.disabled && element.checkVisibility({ visibilityProperty: true })
 const landmarkOf = element => element.closest(LANDMARKS)
@@ -19,11 +25,11 @@ const stopsIn = landmark => all(STOPS, landmark).filter(usable)
 // What tells an element from the others, on this page and the next.
 function markOf(element) {
   if (!element || element === document.body) return null
-  const landmark = landmarkOf(element), set = element.closest("[data-roving]")
+  const landmark = landmarkOf(element), set = element.closest("[data-roving]"), member = set && membersOf(set).includes(element)
   return {
     element, id: element.id, like: [element.localName, element.name, element.value, element.getAttribute("href"), element.getAttribute("aria-label") ?? element.textContent.trim()],
-    set: set && membersOf(set).includes(element) ? set.dataset.roving : null,
-    landmark: landmark && `.${[...landmark.classList][0] ?? landmark.id}`, at: landmark ? stopsIn(landmark).indexOf(element) : -1
+    set: member ? set.dataset.roving : null, // of thousands, perhaps: its own place in it is known
+    landmark: landmark && `.${[...landmark.classList][0] ?? landmark.id}`, at: landmark && !member ? stopsIn(landmark).indexOf(element) : -1
   }
 }
 
@@ -54,15 +60,14 @@ function enter(panel) {
 
 document.addEventListener("page:leaving", () => {
   had = markOf(document.activeElement) ?? had
-  within = Boolean(opened?.panel.contains(document.activeElement))
+  within = Boolean(opened.panel?.contains(document.activeElement))
 })
 // A form is left by its button, which may be gone before the page comes.
 document.addEventListener("submit", event => { if (event.submitter) had = markOf(event.submitter) }, true)
 
 document.addEventListener("page:shown", () => {
-  const panel = all("[data-opens]").at(-1), name = panel?.dataset.opens, was = opened?.name
+  const was = opened.name, { panel, name } = opened = now()
   const lost = document.activeElement === document.body || !usable(document.activeElement)
-  opened = panel ? { name, panel } : null
   if (panel && name !== was) {
     came ??= had
     enter(panel)

@@ -33,6 +33,9 @@ for (const type of ["pointerup", "pointercancel"]) document.addEventListener(typ
   setTimeout(() => { if (press === ended) end() }, 300) // ms: the click comes at once, or not at all
 }, true)
 
+// A finger that stays on a picture reads it; the browser's own menu would lie over it.
+document.addEventListener("contextmenu", event => { if (event.pointerType === "touch" && event.target.closest?.(".picture-room, .stage-room, .slice, .chip, .find, .rack-chip")) event.preventDefault() })
+
 // What ends a long press is no click, and asks for no menu.
 for (const type of ["click", "contextmenu"]) document.addEventListener(type, event => {
   if (!press?.done) return

@@ -76,7 +76,7 @@ RSpec.describe "The pictures of the README", :screen do
     shoot "show"
     open_place "dress"
     find(".rack-chip[title^='Ember sky']").click
-    expect(page).to have_css(".rack-chip[title^='Ember sky'][aria-pressed=true]")
+    expect(page).to have_css(".rack-chip[title^='Ember sky'][aria-selected=true]")
     click_link "Change everywhere"
     fill_in "Colour in any notation", with: "hsb 172 52 62"
     eventually { expect(fill_of("#stage", "ember_band")).to eq "#4C9E93" }

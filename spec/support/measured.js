@@ -30,6 +30,10 @@
         else if (!parent.closest("[title]") && !around.querySelector("[title]")) found.push(`shortened and told nowhere: ${words(parent)}`)
         break
       }
+      if (around.matches("a, button, summary, label") && style.display !== "inline" && box.right > at.right + 2.5) {
+        found.push(`runs out by ${Math.round(box.right - at.right)}: ${words(parent)}`)
+        break
+      }
       if (style.position === "fixed") break
     }
   }

@@ -23,6 +23,12 @@ module States
     expect(page).to have_content("1 picked: Night sky")
     settled
   end
+  state("Dress: a part, with a swatch in hand") do
+    chosen "Ember sky"
+    at_poster
+    click_part "night_sky"
+    expect(page).to have_button("Give to 1 part")
+  end
   state("Dress: a gradient") do
     at_poster
     switched "Gradient", "stop 1", %w[night_sky]
