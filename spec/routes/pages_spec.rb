@@ -153,7 +153,7 @@ RSpec.describe App do
 
     it "takes a bad file of several without losing the others" do
       post path.sub(%r{/\d+\z}, ".json"), authenticity_token: get("/projects/#{project.id}/gather") && token, files: [upload("just words", "notes.png")]
-      expect(JSON.parse(last_response.body)).to eq("came" => [], "failed" => ["notes.png is not a picture that I can read: expected PNG, JPEG, WebP, GIF, TIFF, AVIF, HEIC or SVG, found text"])
+      expect(JSON.parse(last_response.body)).to eq("came" => [], "before" => [], "told" => [], "failed" => ["notes.png is not a picture that I can read: expected PNG, JPEG, WebP, GIF, TIFF, AVIF, HEIC or SVG, found text"])
     end
   end
 

@@ -46,8 +46,8 @@ RSpec.describe "Every place", :screen do
 
   it "takes a dropped and a pasted picture" do
     open_place "gather"
-    %w[drop paste].each do |how|
-      bytes = [flat_picture(20, 20, [9, 90, 90]).pngsave_buffer].pack("m0")
+    {"drop" => [9, 90, 90], "paste" => [90, 90, 9]}.each do |how, colour|
+      bytes = [flat_picture(20, 20, colour).pngsave_buffer].pack("m0")
       page.execute_script(<<~JS, bytes, how)
         const bytes = Uint8Array.from(atob(arguments[0]), c => c.charCodeAt(0)), data = new DataTransfer()
         data.items.add(new File([bytes], arguments[1] + "ped.png", { type: "image/png" }))

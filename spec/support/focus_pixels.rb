@@ -29,6 +29,7 @@ module FocusPixels
     mouse.move(x: 620, y: 8) # what shows under a pointer would hide it
     page.driver.browser.keyboard.type(:tab) # from then on the browser shows the focus
     page.evaluate_script(KINDS).each_with_index.filter_map do |(kind, box), index|
+      next unless (@looked_at ||= Set.new).add?(kind) # what stands on every page is looked at once
       page.execute_script("document.activeElement.blur()")
       before = looked_at(box)
       page.execute_script("focusKinds[arguments[0]].stop.focus({ focusVisible: true, preventScroll: true })", index)
