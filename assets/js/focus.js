@@ -3,8 +3,8 @@
 // its neighbour. It is never lost to the page as a whole.
 import { all, find, typing } from "./page.js"
 import { lastIn, membersOf } from "./roving.js"
+import { stopsIn, usable } from "./stops.js"
 
-const STOPS = "a[href], button, input:not([type=hidden]), select, textarea, summary, [tabindex]"
 const LANDMARKS = ".head, .hand, #mix, main > *"
 
 let had = null // the mark of what had the focus before the page changed
@@ -18,22 +18,20 @@ function now() {
   return { panel, name: panel?.dataset.opens }
 }
 
-const usable = element => element && !element.disabled && element.checkVisibility({ visibilityProperty: true })
-const landmarkOf = element => element.closest(LANDMARKS)
-const stopsIn = landmark => all(STOPS, landmark).filter(usable)
+const looks = element => [element.localName, element.name, element.value, element.getAttribute("href"), element.getAttribute("aria-label") ?? element.textContent.trim()]
 
 // What tells an element from the others, on this page and the next.
 function markOf(element) {
   if (!element || element === document.body) return null
-  const landmark = landmarkOf(element), set = element.closest("[data-roving]"), member = set && membersOf(set).includes(element)
+  const landmark = element.closest(LANDMARKS), set = element.closest("[data-roving]"), member = set && membersOf(set).includes(element)
   return {
-    element, id: element.id, like: [element.localName, element.name, element.value, element.getAttribute("href"), element.getAttribute("aria-label") ?? element.textContent.trim()],
+    element, id: element.id, like: looks(element),
     set: member ? set.dataset.roving : null, // of thousands, perhaps: its own place in it is known
     landmark: landmark && `.${[...landmark.classList][0] ?? landmark.id}`, at: landmark && !member ? stopsIn(landmark).indexOf(element) : -1
   }
 }
 
-const same = ({ like }) => element => [element.localName, element.name, element.value, element.getAttribute("href"), element.getAttribute("aria-label") ?? element.textContent.trim()].every((value, index) => value === like[index])
+const same = ({ like }) => element => looks(element).every((value, index) => value === like[index])
 
 // Itself, where it still is; its set's member in its place; what stands where it stood.
 function backTo(mark) {

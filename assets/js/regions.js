@@ -2,20 +2,19 @@
 // last, and at the ends on to the browser's; skip links and a shortcut to one of them.
 import { all, find } from "./page.js"
 import { currentOf } from "./roving.js"
+import { stopsIn, usable } from "./stops.js"
 
 const REGIONS = ".head, main > aside, main > section, main > form, main.house, #mix, .hand"
 // What one comes to in it, where it has it.
 const FIRST = "#selection:not([hidden] *) .actions, .picture, #stage, #browse, #cut, #slice"
-const STOPS = "a[href], button:not(:disabled), input:not(:disabled, [type=hidden]), select:not(:disabled), textarea, summary, [tabindex='0']"
 
-const shown = element => element.checkVisibility({ visibilityProperty: true })
-const regions = () => all(REGIONS).filter(region => shown(region) && firstIn(region))
+const regions = () => all(REGIONS).filter(region => usable(region) && firstIn(region))
 
 function firstIn(region) {
-  const best = all(FIRST, region).find(shown)
+  const best = all(FIRST, region).find(usable)
   if (best) return best.tabIndex < 0 ? currentOf(best) : best
-  const sets = region.matches(".head") ? [] : region.matches("[data-roving]") ? [region] : all("[data-roving]", region).filter(shown)
-  return sets.map(set => currentOf(set)).find(Boolean) ?? all(STOPS, region).find(stop => stop.tabIndex >= 0 && shown(stop))
+  const sets = region.matches(".head") ? [] : region.matches("[data-roving]") ? [region] : all("[data-roving]", region).filter(usable)
+  return sets.map(set => currentOf(set)).find(Boolean) ?? stopsIn(region).find(stop => stop.tabIndex >= 0)
 }
 
 const enter = region => region && firstIn(region)?.focus()

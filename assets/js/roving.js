@@ -2,13 +2,13 @@
 // Practices, "roving tabindex"). A set is marked data-roving="its name"; its members are the
 // buttons and links in it, or what its data-members selects. Arrow keys go to the nearest
 // member that way, Home and End to the first and last.
-import { all, find, typing, whenPageChanges } from "./page.js"
+import { all, typing, whenPageChanges } from "./page.js"
+import { usable } from "./stops.js"
 
 const MEMBERS = "button, a[href]"
 const last = new Map() // name of a set → { key, index } of the member that had the focus last
 
 const setOf = element => element.closest?.("[data-roving]")
-const seen = member => !member.disabled && member.checkVisibility({ visibilityProperty: true })
 export const membersOf = set => all(set.dataset.members ?? MEMBERS, set).filter(member => setOf(member) === set)
 const isMember = (element, set) => element.matches(set.dataset.members ?? MEMBERS)
 
@@ -16,7 +16,7 @@ const isMember = (element, set) => element.matches(set.dataset.members ?? MEMBER
 const keyOf = member => member.dataset.chip ?? member.dataset.dot ?? member.dataset.pin ?? (member.id || member.dataset.field && member.getAttribute("aria-label") || (member.name && `${member.name}=${member.value}`) || member.getAttribute("href") || member.textContent)
 
 // Menus beside them are members, too, but not what one comes for.
-const firstOf = members => members.find(member => seen(member) && member.localName !== "summary") ?? members.find(seen)
+const firstOf = members => members.find(member => usable(member) && member.localName !== "summary") ?? members.find(usable)
 
 const CHOSEN = "[aria-selected=true], [aria-pressed=true], [aria-current]:not([aria-current=false]), [aria-checked=true]"
 
@@ -30,7 +30,7 @@ export function currentOf(set, members = membersOf(set)) {
 // The member that had the focus last, or what stands in its place since it is gone.
 // @param {Element} set
 export function lastIn(set) {
-  const { key, index = 0 } = last.get(set.dataset.roving) ?? {}, members = membersOf(set).filter(seen)
+  const { key, index = 0 } = last.get(set.dataset.roving) ?? {}, members = membersOf(set).filter(usable)
   return members.find(member => keyOf(member) === key) ?? members[Math.min(index, members.length - 1)]
 }
 
@@ -51,7 +51,7 @@ document.addEventListener("focusin", event => {
 document.addEventListener("keydown", event => {
   const set = setOf(event.target)
   if (!set || event.defaultPrevented || event.altKey || event.ctrlKey || event.metaKey || !isMember(event.target, set) || !leaves(event.target, event.key)) return
-  const next = nextOf(event.target, membersOf(set).filter(seen), event.key)
+  const next = nextOf(event.target, membersOf(set).filter(usable), event.key)
   if (!next) return
   event.preventDefault()
   next.focus()

@@ -14,7 +14,7 @@ Capybara.default_driver = Capybara.javascript_driver = :chromium
 Capybara.app = App
 Capybara.server = :puma, {Silent: true, Threads: "2:5", config_files: ["-"]}
 # A machine that is shared stands still for half a minute now and then.
-Capybara.default_max_wait_time = Integer(ENV.fetch("WAIT", 30))
+Capybara.default_max_wait_time = 30
 Capybara.enable_aria_label = true
 
 # A script on an element is tried again on the same terms as a click on it: Chromium
