@@ -14,6 +14,7 @@ RSpec.configure do |config|
   # The core's specs need neither database nor browser.
   config.define_derived_metadata(file_path: %r{/spec/core/}) { |metadata| metadata[:core] = true }
   config.define_derived_metadata(file_path: %r{/spec/(changes|routes|following|places|fuzz)/}) { |metadata| metadata[:data] = true }
+  config.define_derived_metadata(file_path: %r{/spec/pages/}) { |metadata| metadata.merge!(page: true, driver: :rack_test) }
   config.define_derived_metadata(file_path: %r{/spec/(screens|server)/}) { |metadata| metadata[:screen] = true }
 end
 
@@ -22,4 +23,6 @@ require "bundler/setup"
 require "magpie"
 require_relative "../config/walls"
 require_relative "support/pictures"
+require_relative "support/times"
 require_relative "support/data" if ENV["DATABASE_URL"]
+RSpec.configure { |config| config.reporter.register_listener(Times.new("#{ENV["TIMES"]}#{number}.jsonl"), :example_finished, :stop) } if ENV["TIMES"]

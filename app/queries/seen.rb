@@ -25,13 +25,15 @@ class Seen
   def picture = @picture ||= PictureCache.picture(key, @readable.name, drawing: artwork? ? @readable.template : key) { bytes }
 
   # @return [String] path of a JPEG
-  def thumbnail = PictureCache.file("#{key}-#{THUMBNAIL.join("x")}.jpg") { picture.thumbnail(*THUMBNAIL) }
+  def thumbnail
+    PictureCache.file("#{key}-#{THUMBNAIL.join("x")}.jpg") { artwork? ? drawn { Magpie::Walls.thumbnail(bytes, *THUMBNAIL, name: @readable.name) } : picture.thumbnail(*THUMBNAIL) }
+  end
 
   # An artwork among others. It is drawn as small as it is shown, which takes a tenth of
   # the time that reading colours from it would.
   # @return [String] path of a PNG
   def small
-    PictureCache.file("#{key}-small.png") { PictureCache.unless_refused(@readable.template, @readable.name) { Magpie::Walls.small(bytes, name: @readable.name) } }
+    PictureCache.file("#{key}-small.png") { drawn { Magpie::Walls.small(bytes, name: @readable.name) } }
   end
 
   # As a press prints it.
@@ -41,7 +43,7 @@ class Seen
   def printed(condition, paper: false)
     press = condition.press
     name = "#{key}-printed-#{press.key[0, 16]}#{"-paper" if paper}.png"
-    PictureCache.file(name) { PictureCache.unless_refused(@readable.template, @readable.name) { Magpie::Walls.printed(bytes, press, paper:, name: @readable.name) } }
+    PictureCache.file(name) { drawn { Magpie::Walls.printed(bytes, press, paper:, name: @readable.name) } }
   end
 
   # What a browser shows: [media type, bytes].
@@ -61,6 +63,8 @@ class Seen
   private
 
   def artwork? = @readable.is_a?(Artwork)
+
+  def drawn(&) = PictureCache.unless_refused(@readable.template, @readable.name, &)
 
   def bytes = artwork? ? Dressing.new(@readable).flat(small: true) : Blob.bytes(key)
 end

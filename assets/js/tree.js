@@ -46,6 +46,7 @@ function rename(of) {
   }
   field.setAttribute("aria-label", `Name of ${name.textContent}`)
   name.replaceWith(field)
+  field.focus() // selecting does not everywhere
   field.select()
   field.addEventListener("blur", leave)
   // A space let go within a summary opens its group, whatever it was typed into.

@@ -36,6 +36,13 @@ module Magpie
       new(file.image, file.facts)
     end
 
+    # For lists. What is transparent stands on the ground of the room.
+    # @param image [Vips::Image] in sRGB
+    def self.small_jpeg(image)
+      image = image.flatten(background: 220) if image.has_alpha?
+      image.jpegsave_buffer(Q: 82, strip: true)
+    end
+
     # @param path [String] a picture written by #store, opened without decoding again
     # @raise [Magpie::Error] when there is none
     def self.reopen(path)
@@ -122,13 +129,7 @@ module Magpie
     end
 
     # A small JPEG that covers width × height, for lists.
-    def thumbnail(width, height)
-      Vips.call("the picture") do
-        small = image.thumbnail_image(width, height:, crop: :centre, export_profile: "srgb")
-        small = small.flatten(background: 220) if small.has_alpha?
-        small.jpegsave_buffer(Q: 82, strip: true)
-      end
-    end
+    def thumbnail(width, height) = Vips.call("the picture") { Picture.small_jpeg(image.thumbnail_image(width, height:, crop: :centre, export_profile: "srgb")) }
 
     private
 

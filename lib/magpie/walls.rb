@@ -50,6 +50,9 @@ module Magpie
     # @raise [Magpie::Error]
     def small(drawing, name:) = work(:small, name, drawing)
 
+    # @return [String] JPEG of exactly that size, its middle
+    def thumbnail(drawing, width, height, name:) = work(:thumbnail, name, drawing, width, height)
+
     # @param drawing [String] the same
     # @param condition [Press::Condition]
     # @param paper [Boolean] on the paper's own white?

@@ -65,8 +65,7 @@ RSpec.describe "Boards", :screen do
     expect(page).to have_css(".board-drawing image")
   end
 
-  it "have variants that are shown full-screen, flipped by keys and compared; a changed swatch changes them" do
-    Demo.libraries(demo)
+  it "have variants that are shown full-screen, flipped by keys and compared; a changed swatch changes them", demo: :libraries do
     hold "Ember sky"
     begin_board
     ["Nebula teal", "Peat", "Moonwash"].each_with_index do |name, index|

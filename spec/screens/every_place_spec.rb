@@ -58,18 +58,6 @@ RSpec.describe "Every place", :screen do
     end
   end
 
-  it "says plainly what cannot be read, and keeps the page" do
-    open_place "gather"
-    attach_file "files[]", file("notes.png", "just words"), make_visible: true
-    expect(find(".notice-wrong")).to have_content("notes.png is not a picture that I can read: expected PNG, JPEG, WebP, GIF, TIFF, AVIF, HEIC or SVG, found text")
-    expect(page).to have_css("#picture")
-    click_button "Close"
-    expect(page).to have_no_css(".notice-wrong")
-    open_place "dress"
-    within(".others > .bring-in") { attach_file "files[]", file("trap.svg", '<!DOCTYPE svg [<!ENTITY a "x"><!ENTITY b "&a;&a;">]><svg xmlns="http://www.w3.org/2000/svg"/>'), make_visible: true }
-    expect(find(".notice-wrong")).to have_content("trap.svg declares entities")
-  end
-
   it "works without a pointer" do
     open_place "gather"
     find("#picture").evaluate_script("this.focus()")

@@ -63,38 +63,6 @@ RSpec.describe "Gather, what is read from", :screen do
       within(".notations") { expect(page).to have_content("#5A095A") }
     end
 
-    it "are described, moved and removed" do
-      click_link "About"
-      expect(page).to have_content("1600 × 896 px")
-      expect(page).to have_content("8 bit, sRGB")
-      fill_in "Name", with: "Dusk, east door", exact: true
-      fill_in "Note", with: "Ida's"
-      click_button "Save name and note"
-      expect(page).to have_css(".source b", text: "Dusk, east door")
-      click_button "Move down"
-      eventually { expect(all(".source[data-source] b").map(&:text)).to eq ["Nebula plate", "Dusk, east door", "Orrery brass"] }
-      click_button "Remove this source"
-      expect(page).to have_content("Removed Dusk, east door")
-      expect(page).to have_css(".find", count: 10)
-      click_button "Undo"
-      expect(page).to have_css(".source b", text: "Dusk, east door")
-    end
-
-    it "get a better copy, seen before it is taken" do
-      click_link "About"
-      path = File.join(DOWNLOADS, "dusk_better.png")
-      Seen.new(Source.find_by(name: "Dusk over the dome")).picture.image.linear([0.9] * 3, [6] * 3).cast(:uchar).pngsave(path)
-      within(".reading") { attach_file "files[]", path, make_visible: true }
-      expect(page).to have_css(".better tbody tr", count: 6)
-      old = demo.finds.find_by!(x: 620, y: 720).hex
-      click_button "Replace and read 6 finds again"
-      expect(page).to have_content("has its better picture now")
-      expect(demo.finds.find_by!(x: 620, y: 720).hex).not_to eq old
-      click_button "Undo"
-      expect(page).to have_content("Undone: Replaced the picture")
-      expect(demo.finds.find_by!(x: 620, y: 720).hex).to eq old
-    end
-
     it "stand side by side, at one zoom and with shared pins" do
       within(".source", text: "Nebula plate") { click_link "Beside" }
       expect(page).to have_css(".picture", count: 2)
@@ -147,19 +115,6 @@ RSpec.describe "Gather, what is read from", :screen do
       first.click
       expect(page).to have_content("main colour of Dusk over the dome")
       expect(find(".hand")).to have_content(demo.finds.first.hex)
-    end
-
-    it "are as many as asked for, and kept as a group" do
-      select "4", from: "Number"
-      expect(page).to have_css(".main-strip button", count: 4)
-      check "Leave out grounds"
-      expect(page).to have_css("[name=grounds][value=out][checked]") # as the server has drawn it
-      expect(page).to have_css(".main-strip button", count: 4)
-      click_button "Keep all as a group"
-      expect(page).to have_content("Kept Dusk over the dome in Quillmere house: 4 swatches")
-      expect(page).to have_select("Drop into", selected: "Dusk over the dome · Quillmere house")
-      click_button "Undo"
-      expect(page).to have_content("Undone: Kept 4 main colours of Dusk over the dome as a group")
     end
   end
 

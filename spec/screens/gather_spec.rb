@@ -146,19 +146,6 @@ RSpec.describe "Gather", :screen do
       expect(page).to have_css(".pin-shown")
     end
 
-    it "holds the average or the most common colour" do
-      find("button[name=chosen][value=most_common]").click
-      expect(page).to have_css("button[value=most_common][aria-pressed=true]")
-      expect(find(".hand")).to have_content(demo.finds.first.most_common.hex)
-    end
-
-    it "names the swatches that are close already, and holds one" do
-      click_picture 1150, 860
-      expect(page).to have_content("at 1150, 860")
-      within(".reading") { click_button "Hold Moor" }
-      expect(find(".hand-name")).to have_text("Moor")
-    end
-
     it "copies the favourite by itself once that is switched on" do
       page.execute_script("window.copied = []; navigator.clipboard.writeText = text => { window.copied.push(text); return Promise.resolve() }")
       find("input[name=favourite][value=oklch]", visible: :all).evaluate_script("this.click()")
@@ -167,20 +154,6 @@ RSpec.describe "Gather", :screen do
       click_picture 300, 100
       expect(page).to have_content("at 300, 100")
       eventually { expect(page.evaluate_script("window.copied[1]")).to match(/\Aoklch\(/) }
-    end
-
-    it "names a find, pins it, and clears the others" do
-      fill_in "Name of this find", with: "Dome edge"
-      click_button "Name", exact: true
-      expect(page).to have_css(".find[data-card^='Dome edge']")
-      click_button "Pin to keep"
-      expect(page).to have_css(".find-pinned")
-      click_button "Clear"
-      expect(page).to have_css(".find", count: 1)
-      click_button "Undo"
-      expect(page).to have_css(".find", count: 11)
-      choose "Of this picture", visible: :all, allow_label_click: true
-      expect(page).to have_css(".find", count: 7)
     end
 
     it "shows of a find where it came from" do

@@ -13,9 +13,7 @@ RSpec.describe "Match, browsing", :screen do
 
   def selected = find(".browse-send h2", visible: :all).text
 
-  describe "the demo's libraries" do
-    before { Demo.libraries(demo) }
-
+  describe "the demo's libraries", demo: :libraries do
     let(:tarn) { Library.find_by!(name: "Tarn & Fell masonry paints") }
 
     it "are charts in their own order and shape; what is under the pointer is named" do

@@ -1,9 +1,7 @@
 require "support/files_of_a_person"
 
-RSpec.describe "Match, nearest", :screen do
+RSpec.describe "Match, nearest", :screen, demo: :libraries do
   include FilesOfAPerson
-
-  before { Demo.libraries(demo) }
 
   def swatch(name) = Swatch.find_by!(name:)
 
@@ -55,6 +53,10 @@ RSpec.describe "Match, nearest", :screen do
     expect(page).to have_css(".touching a[aria-current]", text: "Brazier")
     expect(page).to have_content("Around Brazier, in the order of the chart")
     expect(page).to have_content("Lantern enamel colours, page Tray 3, at B3")
+    find(".match-tick", text: "Tarn & Fell").click
+    eventually { expect(named.first).to eq "Brazier" }
+    sought "tf 88"
+    expect(page).to have_css(".match-title", text: "Called like “tf 88”")
   end
 
   it "changes the swatch to an entry, shown in every artwork first" do
@@ -69,66 +71,5 @@ RSpec.describe "Match, nearest", :screen do
     expect(swatch("Ember sky").slice(:hex, :code)).to eq("hex" => Entry.find_by!(code: "LE 59").hex, "code" => "LE 59")
     click_button "Undo"
     eventually { expect(swatch("Ember sky").slice(:hex, :code)).to eq("hex" => "#E46F58", "code" => nil) }
-  end
-
-  it "puts an entry in a palette as a spot colour, and takes one in hand" do
-    hold "Ember sky"
-    click_button "Put in Dusk sky"
-    expect(page).to have_content("Kept Hearth clay in Dusk sky")
-    expect(swatch("Hearth clay").slice(:code, :kind)).to eq("code" => "TF 088", "kind" => "spot")
-    hold "Nebula teal"
-    find(".touching a", match: :first).click
-    click_button "Take in hand"
-    expect(page).to have_css(".hand-kind", text: "not kept yet")
-    expect(page).to have_css(".touching-number", text: "ΔE 0.0", match: :first)
-    expect(page).to have_content("A match is noted of a swatch. Keep what is in hand first.")
-  end
-
-  it "finds names that are spelt roughly, codes, and notations" do
-    hold "Ember sky"
-    {"kingfishr" => "Kingfisher", "tf 88" => "Hearth clay", "TF 088" => "Hearth clay"}.each do |typed, name|
-      sought typed
-      expect(page).to have_css(".match-title", text: "Called like “#{typed}”")
-      expect(page).to have_css(".called b", text: name)
-    end
-    find(".called a", text: "Hearth clay").click
-    expect(page).to have_css(".hand h2", text: "Hearth clay, TF 088")
-    sought "lab 24 22 -46"
-    expect(page).to have_css(".match-title", text: "Nearest to lab 24 22 -46")
-    sought "no such thing at all"
-    expect(page).to have_css("h1", text: "Nothing is called so")
-  end
-
-  it "asks only what is ticked: fewer libraries, palettes, none" do
-    hold "Ember sky"
-    find(".match-tick", text: "Tarn & Fell").click
-    eventually { expect(named.first).to eq "Brazier" }
-    expect(page).to have_content("Of 308 entries in three libraries")
-    find(".match-tick", text: "Quillmere house").click
-    eventually { expect(named.first).to eq "Coral" }
-    expect(page).to have_content("308 entries in three libraries and 21 swatches in one palette")
-    expect(named).not_to include "Ember sky"
-    ["Lantern", "Bothy", "CSS", "Quillmere house"].each do |name|
-      ticked = all(".match-tick input:checked").size
-      find(".match-tick", text: name).click
-      expect(page).to have_css(".match-tick input:checked", count: ticked - 1)
-    end
-    expect(page).to have_css("h1", text: "Nothing is ticked")
-  end
-
-  it "says so where there is no library" do
-    Library.update_all(removed_at: Time.now)
-    open_place "match"
-    expect(page).to have_css("h1", text: "There is no library in the house")
-    expect(page).to have_link("Bring in a library", href: /what=libraries/)
-  end
-
-  it "shows a far match for what it is" do
-    find_all = Entry.where.not(code: "LE 59").where(library_id: Library.find_by!(name: "Bothy cut film").id)
-    Library.where.not(name: "Bothy cut film").update_all(removed_at: Time.now)
-    find_all.where("b > 0 OR a > 0").delete_all
-    hold "Lamp"
-    expect(page).to have_css(".match-far", text: "Nothing in")
-    expect(page).to have_css(".touching", text: "another colour")
   end
 end

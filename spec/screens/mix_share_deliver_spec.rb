@@ -116,55 +116,6 @@ RSpec.describe "Mix, sharing and Deliver", :screen do
     expect(page).to have_css(".chip.ringed[title^='Ion pink']")
   end
 
-  it "adds a group, keeps into it, and says when a name is taken" do
-    open_place "palettes"
-    fill_in "Name of a new group in Quillmere house", with: "Signs"
-    click_button "Add group"
-    expect(page).to have_css(".row", text: "Signs")
-    find(".chip[title^='Lamp']").click
-    within(".hand") do
-      select "Signs · Quillmere house", from: "Drop into"
-      fill_in "Name this colour", with: "Way in"
-      click_button "Keep"
-    end
-    expect(page).to have_css(".row", text: /Signs.*Way in/m)
-    within(".hand") do
-      fill_in "Name this colour", with: "way IN"
-      click_button "Keep"
-    end
-    expect(find(".notice-wrong")).to have_content("Signs already has a swatch called way IN")
-  end
-
-  it "sends artworks out linked and flat" do
-    open_place "deliver"
-    click_link "Artwork"
-    linked = download(text: "Download linked", name: "poster-linked.svg")
-    expect(linked).to include("--ember-sky:#E46F58", "fill-ember-sky")
-    flat = download(text: "Download flat", name: "poster-flat.svg")
-    expect(Magpie::Artwork.read(flat).colours).to eq Magpie::Artwork.read(DataSupport::POSTER).colours
-    expect(flat).not_to include("var(")
-  end
-
-  it "brings a file into a palette with a choice for each name, in one undo" do
-    open_place "deliver"
-    find(".bring-in input[type=file]", visible: :all).attach_file(tokens("Dusk sky" => {"$type" => "color", "Coral" => {"$value" => "#ff0000"}, "Rosehip" => {"$value" => "#00ff00"}, "First star" => {"$value" => "#ffffff"}}))
-    expect(page).to have_content("3 colours in 1 group")
-    expect(page).to have_css("#into input:checked + span", text: "Into Quillmere house")
-    expect(page).to have_content("3 meet something that is here already")
-    expect(page).to have_button("Bring in 1 colour")
-    find("tr", text: "Coral").find("label", text: "Take theirs").click
-    find("tr", text: "Rosehip").find("label", text: "Keep both").click
-    click_button "Bring in 3 colours"
-    expect(page).to have_css(".chip[title='Coral #FF0000']")
-    expect(page).to have_css(".chip[title='Rosehip #A35166']")
-    expect(page).to have_css(".chip[title='Rosehip 2 #00FF00']")
-    expect(page).to have_css(".chip[title='First star #FFFFFF']")
-    click_button "Undo"
-    expect(page).to have_content("Undone: Brought 3 swatches into Quillmere house")
-    expect(page).to have_css(".chip[title='Coral #E2705A']")
-    expect(page).to have_no_css(".chip[title^='First star']")
-  end
-
   it "shows how far a large picture has come, and opens it" do
     open_place "gather"
     path = File.join(DOWNLOADS, "wide_moor.png")

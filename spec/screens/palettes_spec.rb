@@ -88,16 +88,6 @@ RSpec.describe "Palettes", :screen do
       2.times { click_button "Undo" }
       eventually { expect(run_of("Night ground").first(2)).to eq %w[Peat Moor] }
     end
-
-    it "moves and copies from the menu" do
-      select_chips("Lamp", "Tarnish")
-      click_button "Move 2 to…"
-      select "Every job", from: "To the group"
-      click_button "Copy 2"
-      expect(page).to have_content("Copied 2 swatches to Every job")
-      eventually { expect(run_of("Every job").last(2)).to eq %w[Tarnish Lamp] }
-      eventually { expect(run_of("Brass and glass")).to include "Lamp" }
-    end
   end
 
   it "fills the gaps between, in the run where slots were left empty" do
@@ -143,37 +133,5 @@ RSpec.describe "Palettes", :screen do
     colours = [[2, 5], [2, 6], [2, 7]].map { |across, down| Swatch.find(grid.call(across, down).find("[data-chip]")["data-chip"]).colour }
     steps = colours.each_cons(2).map { |a, b| Magpie::Difference.de2000(a, b) }
     expect(steps.max / steps.min).to be < 1.06
-  end
-
-  it "finds palettes by name, tag and colour; adds, duplicates, merges, archives and removes" do
-    click_link "All palettes"
-    within(".side") do
-      fill_in "Name", with: "Star trail"
-      fill_in "Tags", with: "children, enamel"
-      click_button "Add and use here"
-    end
-    expect(page).to have_content("Added Star trail")
-    click_link "All palettes"
-    fill_in "Find palettes", with: "enamel"
-    click_button "Find"
-    expect(page).to have_css(".shelf-item", count: 1, text: "Star trail")
-    fill_in "Find palettes", with: "#E2705A"
-    click_button "Find"
-    expect(page).to have_css(".shelf-item", count: 1, text: /Quillmere house.*Coral ΔE 0.0, Ember sky ΔE 0.5/m)
-    click_link "Quillmere house"
-    expect(page).to have_content("Poster").and have_content("Badge")
-    click_button "Duplicate"
-    expect(page).to have_content("Duplicated Quillmere house as Quillmere house copy")
-    within("form", text: "Same colour means") { select "Quillmere house", from: "Into" }
-    click_button "Merge"
-    expect(page).to have_content("Merged Quillmere house copy into Quillmere house: 21 swatches became one with another, 0 moved")
-    visit "/projects/#{demo.id}/shelf?palette=#{Palette.find_by!(name: "Star trail").id}"
-    click_button "Archive"
-    expect(page).to have_no_css(".shelf-item", text: "Star trail")
-    check "with the archive"
-    expect(page).to have_css(".shelf-item", text: "Star trail")
-    click_button "Remove with 0 swatches"
-    expect(page).to have_content("Removed Star trail")
-    expect(Palette.exists?(name: "Star trail")).to be false
   end
 end

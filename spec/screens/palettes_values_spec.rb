@@ -5,23 +5,6 @@ RSpec.describe "Palettes, values and what follows", :screen do
 
   before { open_place "palettes" }
 
-  it "shares with two near places ticked, and they follow" do
-    poster = demo.artworks.first
-    strays = poster.places.where(role: "fill").limit(3).to_a
-    strays.zip(%w[#C14D85 #C34F88 #C24E86]).each { |place, text| place.update!(**Place.copying(hex(text))) }
-    select_chips("Ion pink")
-    click_button "Share…"
-    expect(page).to have_content("One place holds exactly #C24E86, 2 nearly")
-    eventually { all(".share input[type=checkbox]", count: 3).each { |box| expect(box.checked?).to eq(box.find(:xpath, "..").has_text?("exactly")) } }
-    eventually { all(".share input[type=checkbox]", count: 3).each(&:check) }
-    click_button "Share and link 3"
-    expect(page).to have_content("Ion pink is shared now, 3 places linked")
-    expect(strays.map { |place| place.reload.swatch_id }.uniq).to eq [named("Ion pink").id]
-    click_button "Make loose"
-    expect(page).to have_content("Made 1 swatch loose. Every place keeps its value")
-    expect(strays.map { |place| place.reload.hex }.uniq).to eq ["#C24E86"]
-  end
-
   it "changes many everywhere with before and after on every artwork, and nothing on Esc" do
     ember, plum = named("Ember sky"), named("Plum hour")
     select_chips("Ember sky", "Plum hour")
@@ -61,51 +44,6 @@ RSpec.describe "Palettes, values and what follows", :screen do
     click_button "Apply to 20"
     expect(page).to have_content("Shifted Quillmere house: Lightness +6, chroma −30 %. 20 swatches changed")
     expect([rose.reload.hex, named("Lamp").hex]).to eq [expected, "#FFCE5C"]
-  end
-
-  it "finds twins and merges them, and the artwork follows" do
-    coral = named("Coral")
-    place = demo.artworks.first.places.joins(:part).find_by!(parts: {key: "plum_band"}, role: "fill")
-    coral.update!(shared: true)
-    place.follow&.destroy
-    Demo.link(Place.where(id: place.id), coral)
-    open_place "palettes"
-    within("#health") { expect(page).to have_content("Ember sky and Coral") }
-    click_button "Keep Ember sky"
-    expect(page).to have_content("Merged 2 swatches into Ember sky. Every place followed")
-    expect(place.reload.swatch).to eq named("Ember sky")
-    open_place "dress"
-    expect(fill_of("#stage", "plum_band")).to eq "#E46F58"
-    click_button "Undo"
-    eventually { expect(fill_of("#stage", "plum_band")).to eq "#E2705A" }
-  end
-
-  it "mends in place what the other checks find, and takes another limit" do
-    Changes::ChooseCondition.perform(nil, actor:, condition: Condition.find_by!(shipped: "uncoated"))
-    refresh
-    find("#check-press summary").click
-    printed = Condition.usual.press.proof(hex("#231F55")).seen.hex
-    within("#check-press") { click_button "Bring in, #{printed}" }
-    expect(page).to have_content("Zenith indigo is #{printed} now")
-    click_link "Palette"
-    find("#check-twins summary").click
-    within("#check-twins") do
-      fill_in "Limit", with: "0.3"
-      click_button "Set"
-    end
-    expect(page).to have_content("Twins, closer than ΔE 0.3")
-    expect(find("#check-twins summary")).to have_content("0")
-  end
-
-  it "removes a swatch in use: its places follow the nearest" do
-    ember = named("Ember sky")
-    places = ember.places.ids
-    select_chips("Ember sky")
-    click_button "Remove…"
-    expect(page).to have_select("Ember sky, 2 places", selected: "follow Coral, ΔE 0.5")
-    click_button "Remove 1"
-    expect(page).to have_content("Removed Ember sky. No place lost its colour")
-    expect(Place.where(id: places).map { |place| place.swatch.name }.uniq).to eq ["Coral"]
   end
 
   it "edits in place in the ledger, sorts it, and shows other notations" do
@@ -190,19 +128,6 @@ RSpec.describe "Palettes, values and what follows", :screen do
     expect(fill.call).to have_no_button("Restore")
   end
 
-  it "tells where a swatch came from, and reads there again before anything changes" do
-    chip("Lamp").click
-    within(".side") { expect(page).to have_css(".came-from", text: "Found as 5 × 5 px at 1072, 690 of Dusk over the dome") }
-    click_link "Read again"
-    within(".read-again") { expect(page).to have_content(/#FFCE5C.*#FED15B/m) }
-    expect(named("Lamp").hex).to eq "#FFCE5C"
-    click_button "Take #FED15B"
-    expect(page).to have_content("Lamp is #FED15B now")
-    expect(page).to have_content("Read again: Lamp from #FFCE5C to #FED15B")
-    click_link "Read again"
-    expect(page).to have_content("It reads the same")
-  end
-
   it "refuses a change that was based on an older colour, shows both, and lets choose" do
     ember = named("Ember sky")
     visit "/projects/#{demo.id}/palettes?swatch=#{ember.id}&mix=#{ember.id}"
@@ -222,18 +147,5 @@ RSpec.describe "Palettes, values and what follows", :screen do
     expect(page).to have_content("Ember sky is #2F8FA3 now")
     using_session(:other) { expect(page).to have_css("[data-chip='#{ember.id}'][title*='#2F8FA3']") } # its page refreshed by itself
     expect(ember.reload.hex).to eq "#2F8FA3"
-  end
-
-  it "makes a gradient whose stops follow swatches" do
-    click_link "Swatch"
-    find("summary", text: "Make a gradient or pattern").click
-    within(".paint-edit") do
-      select "Zenith indigo", from: "Ink 1"
-      select "Apricot", from: "Ink 2"
-      fill_in "Name", with: "Evening"
-      click_button "Keep it"
-    end
-    expect(page).to have_content("Evening is kept in Dusk sky")
-    expect(chip("Evening").style("background-image")["background-image"]).to include("rgb(35, 31, 85)", "rgb(243, 186, 112)")
   end
 end

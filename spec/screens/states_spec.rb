@@ -2,15 +2,10 @@ require "support/every_state"
 require "support/measured"
 
 # What holds of everything that can be seen, in every state of every place.
-RSpec.describe "Every state", :screen do
+RSpec.describe "Every state", :screen, demo: :whole do
   include States
   include EveryState
   include Measured
-
-  before do
-    Demo.clear
-    Demo.load(whole: true)
-  end
 
   States.places.each do |place|
     it "of #{place} can be used by everybody, in any window" do

@@ -22,10 +22,8 @@ RSpec.describe "Windows", :screen do
 
   def media(**features) = page.driver.browser.page.command("Emulation.setEmulatedMedia", media: features.delete(:media) || "screen", features: features.map { |name, value| {name: name.to_s.tr("_", "-"), value:} })
 
-  it "hold names of 170 letters" do
+  it "hold names of 170 letters", demo: :whole do
     expect(letters.size).to be_between(165, 175)
-    Demo.clear
-    Demo.load(whole: true)
     long_names
     paths = ["gather", "palettes", "palettes?swatch=#{Swatch.first.id}", "shelf", "dress?artwork=#{Artwork.first.id}&tool=pick", "match", "match/palette", "match/board", "deliver", "deliver?what=libraries", "palettes?mix=#{Swatch.first.id}"]
     wrong = paths.flat_map do |path|

@@ -2,6 +2,7 @@ require_relative "../../config/environment"
 require_relative "../../config/database"
 require_relative "../../db/demo/load"
 require "rack/test"
+require_relative "demo_rows"
 
 Database.migrate
 Demo.clear
@@ -68,6 +69,7 @@ RSpec.configure do |config|
 
   # Nothing that an example writes stays.
   config.around(:each, :data) do |example|
+    DemoRows.clear
     Record.transaction(joinable: false) do
       example.run
       raise ActiveRecord::Rollback

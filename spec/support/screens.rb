@@ -4,8 +4,10 @@ require "tmpdir"
 require_relative "data"
 require_relative "failed_screen"
 
+# Debian builds Chromium a second time without its windows, tabs and menus, which take half of
+# the browser's own work: pages see the same engine. CHROMIUM=/usr/bin/chromium is the whole one.
 Capybara.register_driver(:chromium) do |app|
-  Capybara::Cuprite::Driver.new(app, browser_path: ENV.fetch("CHROMIUM", "/usr/bin/chromium"), window_size: [1280, 800],
+  Capybara::Cuprite::Driver.new(app, browser_path: ENV.fetch("CHROMIUM", "/usr/bin/chromium-headless-shell"), window_size: [1280, 800],
     process_timeout: 60, timeout: 60, js_errors: true, save_path: DOWNLOADS,
     browser_options: {"no-sandbox" => nil, "disable-gpu" => nil, "disable-background-networking" => nil, "disable-component-update" => nil, "disable-quic" => nil})
 end
@@ -175,38 +177,15 @@ module ScreenSupport
   def settled = page.tap { expect(page).to have_no_css("html[data-waiting]", visible: :all) }
 end
 
-# The demo's rows, loaded once and copied back before each example.
-module DemoRows
-  TABLES = %w[blobs projects palettes uses groups sources artworks finds swatches parts places follows].freeze # none refers to a later one
-
-  module_function
-
-  def load
-    Demo.clear
-    return TABLES.each { |table| copy_back(table) } if @kept
-    Demo.load(whole: ENV["WHOLE_DEMO"] == "1")
-    TABLES.each { |table| Record.connection.execute("DROP TABLE IF EXISTS demo_#{table}; CREATE UNLOGGED TABLE demo_#{table} AS TABLE #{table}") }
-    @kept = true
-  end
-
-  def copy_back(table)
-    Record.connection.execute("INSERT INTO #{table} TABLE demo_#{table}")
-    Record.connection.reset_pk_sequence!(table) unless table == "blobs"
-  end
-end
-
 RSpec.configure do |config|
   config.include Capybara::DSL, :screen
   config.include Capybara::RSpecMatchers, :screen
   config.include ScreenSupport, :screen
+  config.before(:each, :screen) { |example| DemoRows.stand(example.metadata.fetch(:demo) { (ENV["WHOLE_DEMO"] == "1") ? :whole : :small }) }
   config.after(:each, :screen) do |example|
     FailedScreen.report(page) if example.exception
     Capybara.reset_sessions!
-    Demo.clear
     ScriptErrors.raise_swallowed(example.exception)
-  end
-  config.before(:each, :screen) do
-    DemoRows.load
   end
   config.after(:suite) { FileUtils.rm_rf(DOWNLOADS) }
 end

@@ -50,6 +50,11 @@ module Magpie
         Picture::Vips.call("the drawing") { ::Vips::Image.thumbnail_buffer(drawing, SMALL, height: SMALL, size: :both, option_string: HELD).pngsave_buffer(compression: 6, strip: true) }
       end
 
+      # As large as it is shown, which takes a tenth of the time that reading from it would.
+      def thumbnail(drawing, width, height, _)
+        Picture::Vips.call("the drawing") { Picture.small_jpeg(::Vips::Image.thumbnail_buffer(drawing, width, height:, size: :both, crop: :centre, option_string: HELD)) }
+      end
+
       # @return [Array(String, Integer, Integer)] PNG, width, height
       def piece(bytes, corners, straightened, name)
         Picture::Vips.call("the picture") do
