@@ -1,9 +1,10 @@
 require "numo/narray"
 
 # A library of 100,000, half of it spread over what a screen shows, half of it in clusters,
-# where many are almost equally near.
+# where many are almost equally near. Other colours are looked for in each run; SEED=… does the
+# same again, QUERIES=10000 looks for more.
 RSpec.describe Magpie::Library::Nearest do
-  queries = ENV.fetch("QUERIES", "10000").to_i
+  queries, seed = Integer(ENV.fetch("QUERIES", "1000")), Integer(ENV.fetch("SEED") { rand(1_000_000) })
   bulk, bound = Magpie::Bulk, Magpie::Library::Bound
 
   before :all do
@@ -59,7 +60,8 @@ RSpec.describe Magpie::Library::Nearest do
   end
 
   {"spread" => ->(spec, count) { spec.columns(count) }, "clustered" => ->(spec, count) { spec.clustered(count) }}.each do |kind, some|
-    it "finds the five that a scan finds, for #{queries} colours that are #{kind}" do
+    it "finds the five that a scan finds, for #{queries} colours of SEED=#{seed} that are #{kind}" do
+      @random = Random.new(seed)
       lab = some.call(self, queries).map(&:to_a).transpose
       lab.each do |each|
         found = @index.to(Magpie::Color.new(:lab, each), most: 5)

@@ -5,31 +5,44 @@ module FocusPixels
   AROUND = 10 # CSS pixels beside a control that its ring may take
   CONTRAST = 3 # WCAG 2.2, 2.4.13: between a pixel with and without focus
   ENOUGH = 60 # pixels that differ by so much: less than a ring round the smallest control
+  LOOKED_AT = {kinds: Set.new, looks: Set.new} # in any state before
 
-  # One control of each kind and state that lies in the window, kept in the page as a list.
+  # One control of each kind and state that lies in the window, of kinds that were not looked at
+  # yet, kept in the page as a list: [kind, box, what it looks like with the focus].
   KINDS = <<~JS
-    (() => {
-      const kinds = new Map(), inside = box => box.width > 0 && box.left >= 0 && box.top >= 0 && box.right <= innerWidth && box.bottom <= innerHeight
+    (known => {
+      const kinds = new Map(), seen = new Set(known), inside = box => box.width > 0 && box.left >= 0 && box.top >= 0 && box.right <= innerWidth && box.bottom <= innerHeight
+      const DRAWN = ["outline", "outlineOffset", "boxShadow", "backgroundColor", "borderTopColor", "borderTopWidth", "borderRadius", "color", "stroke", "strokeWidth", "filter"]
+      const ground = element => { for (let at = element; at; at = at.parentElement) if (getComputedStyle(at).backgroundColor !== "rgba(0, 0, 0, 0)") return getComputedStyle(at).backgroundColor }
+      const style = element => DRAWN.map(name => getComputedStyle(element)[name]).join(" ")
       for (const stop of document.querySelectorAll("a[href], button, input:not([type=hidden]), select, textarea, summary, [tabindex]")) {
-        if (stop.disabled || stop.matches("main, .skips a, #practice") || stop.closest("dialog:not([open])") || !stop.checkVisibility({ visibilityProperty: true })) continue
+        if (stop.disabled || stop.matches("main, .skips a, #practice, #practice *") || stop.closest("dialog:not([open])") || !stop.checkVisibility({ visibilityProperty: true })) continue
         const shown = stop.closest("label:has(> input[type=file], > input[type=radio])") ?? stop, box = shown.getBoundingClientRect()
-        const middle = document.elementFromPoint(box.x + box.width / 2, box.y + box.height / 2)
-        if (!inside(box) || !(shown.contains(middle) || middle?.contains(shown) || middle?.closest("label")?.contains(stop))) continue
         const state = ["aria-selected", "aria-pressed", "aria-current"].map(name => stop.getAttribute(name)).concat(stop.checked)
         const kind = [stop.localName, stop.type, stop.getAttribute("class"), shown.parentElement.getAttribute("class"), ...state].join(" ")
-        if (!kinds.has(kind)) kinds.set(kind, { stop, box: box.toJSON() })
+        if (seen.has(kind)) continue
+        const middle = document.elementFromPoint(box.x + box.width / 2, box.y + box.height / 2)
+        if (!inside(box) || !(shown.contains(middle) || middle?.contains(shown) || middle?.closest("label")?.contains(stop))) continue
+        seen.add(kind)
+        kinds.set(kind, { stop, shown, box: box.toJSON() })
       }
       window.focusKinds = [...kinds.values()]
-      return [...kinds].map(([kind, { box }]) => [kind, box])
-    })()
+      const looks = focusKinds.map(({ stop, shown }) => {
+        stop.focus({ focusVisible: true, preventScroll: true })
+        return [shown.localName, style(shown), shown === stop ? "" : style(stop), ground(shown.parentElement)].join("; ")
+      })
+      document.activeElement.blur()
+      return [...kinds].map(([kind, { box }], index) => [kind, box, looks[index]])
+    })
   JS
 
   # @return [Array<String>] kinds of controls that look the same with and without the focus
   def unseen
     mouse.move(x: 620, y: 8) # what shows under a pointer would hide it
     page.driver.browser.keyboard.type(:tab) # from then on the browser shows the focus
-    page.evaluate_script(KINDS).each_with_index.filter_map do |(kind, box), index|
-      next unless (@looked_at ||= Set.new).add?(kind) # what stands on every page is looked at once
+    page.evaluate_script("#{KINDS}(#{LOOKED_AT[:kinds].to_a.to_json})").each_with_index.filter_map do |(kind, box, look), index|
+      LOOKED_AT[:kinds] << kind
+      next unless LOOKED_AT[:looks].add?(look) # what is drawn alike is looked at once
       page.execute_script("document.activeElement.blur()")
       before = looked_at(box)
       page.execute_script("focusKinds[arguments[0]].stop.focus({ focusVisible: true, preventScroll: true })", index)

@@ -62,7 +62,7 @@ module WholePages
   private
 
   def whole
-    come
+    come if driver.is_a?(Capybara::Cuprite::Driver) # others have nothing to wait for
   rescue Capybara::ElementNotFound
     garbled = driver.browser.network.traffic.select { |each| each.error&.error_text == GARBLED }
     raise if garbled.empty?
