@@ -8,17 +8,13 @@ module Bench
     def initialize(browser) = @browser = browser
 
     def rows
-      bringing_in
-      many
-      large
-      patterns
-      fills
+      %i[bringing_in many large patterns fills].each { |part| Bench.try("Dress, #{part}") { send(part) } }
     end
 
     # The dusk of the demo at 12 megapixels, with the noise of a camera.
     def wall
       dusk = Vips::Image.new_from_buffer(Demo::Pictures.all["Dusk over the dome"], "")
-      large = dusk.resize(4000.0 / dusk.width)
+      large = dusk.resize(Bench.many(4000.0, 400.0) / dusk.width)
       (large + Vips::Image.gaussnoise(large.width, large.height, sigma: 4, mean: 0, seed: 7)).cast(:uchar).copy(interpretation: :srgb).jpegsave_buffer(Q: 92)
     end
 
@@ -31,12 +27,12 @@ module Bench
     def bringing_in
       {5_000 => "1,500 ms", 20_000 => "6,000 ms"}.each do |parts, promised|
         place = Changes::StartProject.perform(actor: Actor.new, name: "Drawing of #{parts}")
-        Bench.row "A drawing of #{parts} parts brought in", Bench.median(3) { bring_in(parts, "Field", project: place) }, promised
+        Bench.row "A drawing of #{parts} parts brought in", Bench.median(3) { bring_in(Bench.many(parts, 50), "Field", project: place) }, promised
       end
     end
 
     def many
-      40.times { |n| bring_in(2_000, "Field #{n + 1}") }
+      Bench.many(40, 2).times { |n| bring_in(Bench.many(2_000, 50), "Field #{n + 1}") }
       link(project.artworks.first)
       page = nil
       taken = Bench.median(9) { page = @browser.get("/projects/#{project.id}/dress").body }
@@ -48,7 +44,8 @@ module Bench
     # Each part is laid about its own middle, with grain on top and a line inside.
     def patterns
       place = Changes::StartProject.perform(actor: Actor.new, name: "Two hundred patterns")
-      given = {artwork: bring_in(200, "Field", project: place), numbers: (0...200).to_a, actor: Actor.new}
+      count = Bench.many(200, 4)
+      given = {artwork: bring_in(count, "Field", project: place), numbers: (0...count).to_a, actor: Actor.new}
       inks = %w[#231F55 #FFCE5C #E46F58 #2F8FA3].map { |hex| Magpie::Palette::Compound::Ink.new(colour: Magpie::Notation.parse(hex), offset: 0.0) }
       paint = Magpie::Palette::Compound.new(form: "tartan", angle: 30.0, size: 6.0, inks:)
       Bench.row "200 parts painted with a pattern, once and filling", Bench.median(5) { Changes::PaintParts.perform(place, **given, role: "fill", paint:, laid: Magpie::Artwork::Tiling.new(fit: "filling")) }, "100 ms"
@@ -61,13 +58,14 @@ module Bench
     def fills
       place = Changes::StartProject.perform(actor: Actor.new, name: "A large picture")
       artwork = Changes::BringInArtwork.perform(place, actor: Actor.new, name: "Dusk.jpg", bytes: wall)
-      path = "/projects/#{place.id}/artworks/#{artwork.id}/like.json?x=1200&y=600"
+      at = Bench.many([1200, 600], [120, 60])
+      path = "/projects/#{place.id}/artworks/#{artwork.id}/like.json?x=#{at[0]}&y=#{at[1]}"
       tolerance = 6.0
       asked = -> { @browser.get("#{path}&tolerance=#{tolerance += 0.1}") }
       Bench.row "12 megapixels: the outline of what would be filled, asked for", Bench.median(15) { asked.call }, "100 ms", "#{asked.call.body.bytesize / 1024} KB"
       Bench.row "… everywhere, over gaps of 8 px", Bench.median(9) { @browser.get("#{path}&tolerance=#{tolerance += 0.1}&where=everywhere&gap=8") }, "100 ms"
       content = Hand::Content.new(name: "Ember", colour: Magpie::Notation.parse("#E46F58"))
-      fill = ->(**aim) { Changes::FillPicture.perform(place, actor: Actor.new, artwork: artwork.reload, points: [[1200.0, 600.0]], aim: {tolerance: (tolerance += 0.1).round(2), everywhere: false, gap: 0, soft: 1.0, **aim}, content:) }
+      fill = ->(**aim) { Changes::FillPicture.perform(place, actor: Actor.new, artwork: artwork.reload, points: [at.map(&:to_f)], aim: {tolerance: (tolerance += 0.1).round(2), everywhere: false, gap: 0, soft: 1.0, **aim}, content:) }
       Bench.row "… filled", Bench.median(9) { fill.call }, "500 ms"
       Bench.row "… filled over gaps of 8 px", Bench.median(5) { fill.call(gap: 8) }, "500 ms"
     end
@@ -81,13 +79,13 @@ module Bench
 
     def large
       place = Changes::StartProject.perform(actor: Actor.new, name: "One large drawing")
-      artwork = bring_in(5_000, "Field", project: place)
+      artwork = bring_in(Bench.many(5_000, 600), "Field", project: place)
       link(artwork)
       path = "/projects/#{place.id}/dress"
       page = @browser.get(path).body
       token = page[/name="authenticity_token" value="([^"]+)"/, 1]
       @browser.post "/projects/#{place.id}/hand", {authenticity_token: token, swatch: @swatches.last.id}
-      Record.connection.execute("ANALYZE") # as the database does by itself, a minute later
+      Bench.analyze
       drawing(artwork)
       dress(artwork, path, token)
     end

@@ -4,7 +4,7 @@ require_relative "drawing"
 # 200 parts, and a swatch that half of them follow is tried.
 module Frames
   module Dress
-    PARTS = 5_000
+    PARTS = Bench.many(5_000, 600)
 
     module_function
 
@@ -21,9 +21,9 @@ module Frames
       artwork, swatch = prepared
       address = "http://#{server.host}:#{server.port}/projects/#{artwork.project_id}/dress"
       page.go_to(address)
-      sleep 2
+      Frames.rest 2
       page.evaluate("document.querySelector('.rack-chip').click()")
-      sleep 2
+      Frames.rest 2
       page.evaluate(COUNTING)
       room = box(page, "#stage")
       at = ->(across, down) { {x: room[0] + room[2] * across, y: room[1] + room[3] * down} }
@@ -31,9 +31,9 @@ module Frames
       page.mouse.move(**at.call(0.01, 0.31)).down
       Frames.row "A sweep over 200 of them", Frames.intervals(page) { MOVES.times { |i| page.mouse.move(**at.call(0.01 + i % 80 / 82.0, 0.31 + i / 80 * 0.0143)) } }
       painted = painted_after_release(page)
-      puts "| … painted after the release (last frame with a change) | | #{painted} ms | | |"
+      Bench.say("… painted after the release (last frame with a change)", "", "#{painted} ms", "", "")
       page.go_to("#{address}?mix=#{swatch.id}")
-      sleep 3
+      Frames.rest 3
       page.evaluate(COUNTING)
       hue = box(page, "#mix-hsb-0")
       point = ->(part) { {x: hue[0] + 8 + (hue[2] - 16) * part, y: hue[1] + hue[3] / 2} }

@@ -2,22 +2,25 @@
 # as many bytes as lines of numbers, the least that any of them does.
 module Bench
   module Formats
-    COUNT = 50_000
-    COUNTS = {"svg" => 9_000}.freeze # a drawing has 10 MB and 50,000 elements at most
+    COUNT = Bench.many(50_000, 200)
+    COUNTS = {"svg" => Bench.many(8_000, 200)}.freeze # a drawing has 10 MB and 50,000 elements at most, a chip with its code six
 
     module_function
 
     def rows
-      Magpie::Formats.written.reject { |format| format.key == "picture" }.each do |format|
-        count = COUNTS.fetch(format.key, COUNT)
-        palette = palette(count)
-        bytes = nil
-        out = Bench.median(1) { bytes = Magpie::Formats::Sending.new(palette, format).bytes }
-        back = Bench.median(1) { Magpie::Formats.read(bytes, name: "moor#{format.ending}", as: format.key).then { |result| raise format.key unless result.palette.swatches.size == count } }
-        plain = Bench.median(1) { bytes.b.scan(/[\d.]+/n).each(&:to_f) }
-        Bench.row "#{Magpie::Text.thousands(count)} colours as #{format.in_words}, #{(bytes.bytesize / 1e6).round(1)} MB, out", out, "< 3,000 ms", format("%.1f × its numbers read plainly", out / plain)
-        Bench.row "The same in", back, "< 5,000 ms", format("%.1f × its numbers read plainly", back / plain)
-      end
+      Magpie::Formats.written.reject { |format| format.key == "picture" }.each { |format| Bench.try("Colours as #{format.in_words}") { format(format) } }
+    end
+
+    def format(format)
+      count = COUNTS.fetch(format.key, COUNT)
+      palette = palette(count)
+      bytes = nil
+      out = Bench.median(1) { bytes = Magpie::Formats::Sending.new(palette, format).bytes }
+      back = Bench.median(1) { Magpie::Formats.read(bytes, name: "moor#{format.ending}", as: format.key).then { |result| raise format.key unless result.palette.swatches.size == count } }
+      plain = Bench.median(1) { bytes.b.scan(/[\d.]+/n).each(&:to_f) }
+      beside = ->(taken) { "#{(taken / plain).round(1)} × its numbers read plainly" }
+      Bench.row "#{Magpie::Text.thousands(count)} colours as #{format.in_words}, #{(bytes.bytesize / 1e6).round(1)} MB, out", out, "< 3,000 ms", beside.call(out)
+      Bench.row "The same in", back, "< 5,000 ms", beside.call(back)
     end
 
     # Measured colours with names and codes, as a large library has them.

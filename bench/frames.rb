@@ -7,6 +7,8 @@ require_relative "../db/demo/load"
 require "capybara"
 require "ferrum"
 require "tmpdir"
+require_relative "bench"
+require_relative "following"
 require_relative "palettes"
 require_relative "dress_frames"
 require_relative "gradient_frames"
@@ -18,7 +20,7 @@ Demo.clear
 Demo.load(whole: false) # what earlier measurements were made with
 
 module Frames
-  MOVES = 240
+  MOVES = Bench.many(240, 6)
   COUNTING = <<~JS
     (() => { window.frames_ = []; let last = performance.now()
       const next = () => { const now = performance.now(); frames_.push(now - last); last = now; requestAnimationFrame(next) }
@@ -29,7 +31,7 @@ module Frames
 
   # @return [String] address of the picture's page
   def large_picture
-    dusk = Vips::Image.new_from_buffer(Demo::Pictures.all["Dusk over the dome"], "").resize(2.9).cast(:uchar)
+    dusk = Vips::Image.new_from_buffer(Demo::Pictures.all["Dusk over the dome"], "").resize(Bench.many(2.9, 0.4)).cast(:uchar)
     source = Changes::BringInSource.perform(Project.first, actor: Actor.new, name: "Dusk, large.jpg", bytes: dusk.jpegsave_buffer(Q: 92))
     "/projects/#{Project.first.id}/gather?source=#{source.id}"
   end
@@ -58,7 +60,56 @@ module Frames
 
   def row(what, sorted)
     at = ->(part) { format("%.1f ms", sorted[((sorted.size - 1) * part).round]) }
-    puts "| #{what} | #{sorted.size} | #{at.call(0.5)} | #{at.call(0.95)} | #{at.call(1.0)} |"
+    Bench.say(what, sorted.size, at.call(0.5), at.call(0.95), at.call(1.0))
+  end
+
+  # Until what was asked for is there.
+  def rest(seconds) = sleep(Bench.many(seconds, 0.3))
+
+  def pointer(page, address)
+    [1, 5, 31].each do |probe|
+      page.go_to(address)
+      page.at_css("#probe input[value='#{probe}']").evaluate("this.click()")
+      rest 4 # decoding, and the main colours
+      page.mouse.move(x: 300, y: 250)
+      rest 1
+      page.evaluate(COUNTING)
+      row "Probe of #{probe} px, frame to frame", intervals(page)
+      row "… work on the page's thread", work(page)
+    end
+  end
+
+  # A palette: scrolled, a chip carried over it, all of it shifted.
+  def palette(page, address, what)
+    page.go_to(address)
+    rest 6 # the checks of health
+    page.evaluate(COUNTING)
+    row "#{what}, scrolled", intervals(page) { MOVES.times { page.evaluate("document.querySelector('.rows').scrollBy(0, 40)") } }
+    page.evaluate("document.querySelector('.rows').scrollTop = 0")
+    chip = page.evaluate("(() => { const at = document.querySelector('[data-chip]').getBoundingClientRect(); return [at.x + 20, at.y + 20] })()")
+    page.mouse.move(x: chip[0], y: chip[1]).down
+    row "… a chip carried across it", intervals(page) { MOVES.times { |i| page.mouse.move(x: 200 + i * 2, y: 150 + (i * 2) % 400) } }
+    page.keyboard.type(:Escape)
+    page.mouse.up
+    shift = "(() => { const slider = document.querySelector('#shift-hue'); slider.value = %d; slider.dispatchEvent(new Event('input', { bubbles: true })) })()"
+    row "… the hue of all of it shifted", intervals(page) { Bench.many(120, 6).times { |i| page.evaluate(format(shift, i - 60)) } }
+  end
+
+  # Mix over Dress: a slider is dragged, and the slice.
+  def mix(page, address)
+    page.go_to(address)
+    rest 3 # the first answer
+    page.evaluate(COUNTING)
+    {"the hue of HSB" => "#mix-hsb-0", "the slice" => "#slice"}.each do |what, selector|
+      box = page.evaluate("(() => { const at = document.querySelector('#{selector}').getBoundingClientRect(); return [at.x, at.y, at.width, at.height] })()")
+      point = ->(part) { {x: box[0] + 8 + (box[2] - 16) * part, y: box[1] + box[3] / 2} }
+      page.mouse.move(**point.call(0.0)).down
+      dragged = -> { MOVES.times { |i| page.mouse.move(**point.call((i % 120) / 120.0)) } }
+      row "Mix over Dress, #{what} dragged", intervals(page, &dragged)
+      row "… work on the page's thread", work(page, &dragged)
+      page.mouse.up
+      rest 1
+    end
   end
 end
 
@@ -66,56 +117,16 @@ Capybara.server = :puma, {Silent: true, config_files: ["-"]}
 server = Capybara::Server.new(App).boot
 page = Frames.browser
 page.page.set_viewport(width: 1280, height: 800)
-PAINT = {"gradients" => Frames::Gradients, "patterns" => Frames::Patterns, "fills" => Frames::Fills}.freeze
-(PAINT.slice(*ENV["ONLY"]).values.presence || PAINT.values).each { |each| each.rows(page, server) }
-exit if PAINT.key?(ENV["ONLY"])
-path = Frames.large_picture
-Frames::Dress.rows(page, server)
-puts "| Pointer over 12 megapixels | Frames | Median | 95 % | Longest |", "| --- | --: | --: | --: | --: |"
-(ENV["ONLY"] ? [] : %w[1 5 31]).each do |probe|
-  page.go_to("http://#{server.host}:#{server.port}#{path}")
-  page.at_css("#probe input[value='#{probe}']").evaluate("this.click()")
-  sleep 4 # decoding, and the main colours
-  page.mouse.move(x: 300, y: 250)
-  sleep 1
-  page.evaluate(Frames::COUNTING)
-  Frames.row "Probe of #{probe} px, frame to frame", Frames.intervals(page)
-  Frames.row "… work on the page's thread", Frames.work(page)
+at = ->(path) { "http://#{server.host}:#{server.port}#{path}" }
+
+{gradients: Frames::Gradients, patterns: Frames::Patterns, fills: Frames::Fills, dress: Frames::Dress}.each { |name, part| Bench.part(name) { part.rows(page, server) } }
+Bench.part(:pointer) { Frames.pointer(page, at.call(Frames.large_picture)) }
+Bench.part(:mix) { Frames.mix(page, at.call("/projects/#{Project.first.id}/dress?mix=#{Swatch.find_by!(name: "Ember sky").id}")) }
+Bench.part(:palette) do
+  Frames.palette(page, at.call("/projects/#{Project.first.id}/palettes?side=palette"), "The demo palette, 21 chips")
+  Frames.palette(page, at.call("/projects/#{Bench::Palettes.palette_of(Bench.many(2000, 100)).id}/palettes?side=palette"), "A palette of 2,000 chips")
 end
 
-# A palette: scrolled, a chip carried over it, all of it shifted.
-def Frames.palette(page, address, what)
-  page.go_to(address)
-  sleep 6 # the checks of health
-  page.evaluate(Frames::COUNTING)
-  row "#{what}, scrolled", intervals(page) { Frames::MOVES.times { page.evaluate("document.querySelector('.rows').scrollBy(0, 40)") } }
-  page.evaluate("document.querySelector('.rows').scrollTop = 0")
-  chip = page.evaluate("(() => { const at = document.querySelector('[data-chip]').getBoundingClientRect(); return [at.x + 20, at.y + 20] })()")
-  page.mouse.move(x: chip[0], y: chip[1]).down
-  row "… a chip carried across it", intervals(page) { Frames::MOVES.times { |i| page.mouse.move(x: 200 + i * 2, y: 150 + (i * 2) % 400) } }
-  page.keyboard.type(:Escape)
-  page.mouse.up
-  row "… the hue of all of it shifted", intervals(page) { 120.times { |i| page.evaluate("(() => { const slider = document.querySelector('#shift-hue'); slider.value = #{i - 60}; slider.dispatchEvent(new Event('input', { bubbles: true })) })()") } }
-end
-
-# Mix over Dress: a slider is dragged, and the slice.
-def Frames.mix(page, address)
-  page.go_to(address)
-  sleep 3 # the first answer
-  page.evaluate(Frames::COUNTING)
-  {"the hue of HSB" => "#mix-hsb-0", "the slice" => "#slice"}.each do |what, selector|
-    box = page.evaluate("(() => { const at = document.querySelector('#{selector}').getBoundingClientRect(); return [at.x, at.y, at.width, at.height] })()")
-    point = ->(part) { {x: box[0] + 8 + (box[2] - 16) * part, y: box[1] + box[3] / 2} }
-    page.mouse.move(**point.call(0.0)).down
-    row "Mix over Dress, #{what} dragged", intervals(page) { Frames::MOVES.times { |i| page.mouse.move(**point.call((i % 120) / 120.0)) } }
-    row "… work on the page's thread", work(page) { Frames::MOVES.times { |i| page.mouse.move(**point.call((i % 120) / 120.0)) } }
-    page.mouse.up
-    sleep 1
-  end
-end
-
-ember = Swatch.find_by!(name: "Ember sky")
-Frames.mix(page, "http://#{server.host}:#{server.port}/projects/#{Project.first.id}/dress?mix=#{ember.id}")
-Frames.palette(page, "http://#{server.host}:#{server.port}/projects/#{Project.first.id}/palettes?side=palette", "The demo palette, 21 chips")
-Frames.palette(page, "http://#{server.host}:#{server.port}/projects/#{Bench::Palettes.palette_of(2000).id}/palettes?side=palette", "A palette of 2,000 chips")
+done = Bench.run(ARGV, heading: ["What", "Frames", "Median", "95 %", "Longest"])
 page.quit
+exit done

@@ -4,7 +4,7 @@ require_relative "handle_frames"
 # Frames while a stop of a gradient is dragged that 5,000 parts of a drawing have.
 module Frames
   module Gradients
-    PARTS = 5_000
+    PARTS = Bench.many(5_000, 60)
 
     module_function
 

@@ -7,7 +7,7 @@ module Frames
     # @param what [String] for the table
     def drag(page, server, artwork, handle, what)
       page.go_to("http://#{server.host}:#{server.port}/projects/#{artwork.project_id}/dress?tool=pick")
-      sleep 3
+      Frames.rest 3
       pick_all(page, handle)
       page.evaluate(COUNTING)
       x, y, = Dress.box(page, %(#handles [data-handle="#{handle}"]))

@@ -4,7 +4,7 @@ module Bench
   # What another visitor notices while files come in that cost as much as a file can:
   # two uploads in flight for each cell, all of one person, against pages of another.
   class HostileFiles < Visitors
-    FILES = 20
+    FILES = Bench.many(20, 1)
     AT_ONCE = 6 # as many as a browser opens to one host
     PLACES = %w[gather palettes dress deliver].freeze
 
@@ -20,7 +20,7 @@ module Bench
 
     def rows
       serve do
-        quiet = pages(40)
+        quiet = pages(Bench.many(40, 4))
         asked, seconds = while_files_come_in { pages }
         Bench.row "A page, by itself: 95 % of them", percent(quiet, 95), "–", "median #{percent(quiet, 50).round(1)} ms"
         Bench.row "A page while #{FILES} hostile files come in from somebody else: 95 % of them", percent(asked, 95), "< 300 ms", "median #{percent(asked, 50).round(1)}, longest #{asked.max.round(1)} ms; #{asked.size} pages in #{seconds.round} s"
@@ -50,7 +50,7 @@ module Bench
     def while_files_come_in
       @over, start = false, now
       files = Queue.new
-      FILES.times { |number| files << KINDS[number % KINDS.size] }
+      FILES.times { |number| files << KINDS[(number + Bench.many(0, 3)) % KINDS.size] }
       files.close
       page = Net::HTTP.start("127.0.0.1", @port) { |http| http.get("/projects/#{@demo.id}/palettes") }
       signs = {"Cookie" => page["Set-Cookie"][/\A[^;]+/], "X-CSRF-Token" => page.body[/name="authenticity_token" value="([^"]+)"/, 1]}

@@ -5,34 +5,35 @@ module Bench
   module Palettes
     module_function
 
-    def rows(browser, health)
-      project = palette_of(2000)
+    def rows
+      {"Pages of a large palette" => :pages, "Sharing among many places" => :sharing, "Chains" => :chains}.each { |what, part| Bench.try(what) { send(part) } }
+    end
+
+    def pages
+      project = palette_of(Bench.many(2000, 100))
       Frame::Choices::VIEWS.each_key do |view|
-        choose(project, browser, view)
-        Bench.row "Palette of 2,000 swatches, #{view}", Bench.median(9) { page(browser, "/projects/#{project.id}/palettes") }, (view == "rows") ? "< 200 ms" : "–", format("%.0f × an empty answer", Bench.median(9) { page(browser, "/projects/#{project.id}/palettes") } / health)
+        choose(project, view)
+        taken = Bench.median(9) { Bench.page("/projects/#{project.id}/palettes") }
+        Bench.row "Palette of 2,000 swatches, #{view}", taken, (view == "rows") ? "< 200 ms" : "–", Bench.times_health(taken)
       end
       twins(project)
-      Bench.row "Health of 2,000 swatches, all six checks", Bench.median(3) { page(browser, "/projects/#{project.id}/palettes/#{project.palettes.first.id}/health") }, "–"
-      sharing
-      chains
+      Bench.row "Health of 2,000 swatches, all six checks", Bench.median(3) { Bench.page("/projects/#{project.id}/palettes/#{project.palettes.first.id}/health") }, "–"
     end
 
     # 1,000 swatches that follow one another in chains of five, 10,000 places.
     def chains
       project = Changes::StartProject.perform(actor: Actor.new, name: "Bench, chains")
-      root = Chains.new(project).root
-      Record.connection.execute("ANALYZE")
-      held = Following::Held.of(Following::Graph.below([root.id]).followers).values.map(&:row)
+      root = Chains.new(project, **Bench.many({}, {chains: 4, places: 40})).root
+      Bench.analyze
+      held = ::Following::Held.of(::Following::Graph.below([root.id]).followers).values.map(&:row)
       written = Bench.median(21) { Swatch.write(held) }
-      changed = Bench.median(21) { Bench.change(project, root.reload) }
+      changed = Bench.median(21) { Following.change(project, root.reload) }
       Bench.row "Change at the root of 1,000 swatches in chains of five, 10,000 places", changed, "≤ 100 ms", format("%.1f × writing a thousand values", changed / written)
     end
 
-    def page(browser, path) = browser.get(path).then { |response| raise response.body unless response.ok? }
-
-    def choose(project, browser, view)
-      token = browser.get("/projects/#{project.id}/palettes").body[/name="authenticity_token" value="([^"]+)"/, 1]
-      browser.post("/projects/#{project.id}/choices", authenticity_token: token, view:)
+    def choose(project, view)
+      token = Bench.browser.get("/projects/#{project.id}/palettes").body[/name="authenticity_token" value="([^"]+)"/, 1]
+      Bench.browser.post("/projects/#{project.id}/choices", authenticity_token: token, view:)
     end
 
     def palette_of(count)
@@ -47,9 +48,9 @@ module Bench
 
     def twins(project)
       colours = project.swatches.map(&:colour)
-      plain = Bench.median(1) { colours.first(200).combination(2) { |a, b| Magpie::Difference.de2000(a, b) } } * (colours.size / 200.0)**2
+      plain = Bench.median(1) { colours.first(100).combination(2) { |a, b| Magpie::Difference.de2000(a, b) } } * (colours.size / 100.0)**2
       found = Bench.median(9) { Magpie::Palette::Twins.pairs(colours) }
-      Bench.row "Twins of 2,000 swatches", found, "≤ 300 ms", format("%.4f × one by one, from 200", found / plain)
+      Bench.row "Twins of 2,000 swatches", found, "≤ 300 ms", format("%.4f × one by one, from 100", found / plain)
     end
 
     # 10,000 places of 500 colours in 100 artworks, every twentieth the swatch's.
@@ -58,7 +59,7 @@ module Bench
       random = Random.new(11)
       hexes = Array.new(500) { format("#%06X", random.rand(0x1000000)) }
       hexes[0] = "#E46F58"
-      100.times do |number|
+      Bench.many(100, 2).times do |number|
         shapes = (1..100).map { |n| %(<rect x="#{n}" width="9" height="9" fill="#{(n % 20 == 0) ? hexes[0] : hexes.sample(random:)}"/>) }.join
         Changes::BringInArtwork.perform(project, actor: Actor.new, name: "Card #{number}.svg", bytes: %(<svg xmlns="http://www.w3.org/2000/svg" width="90" height="60">#{shapes}</svg>))
       end

@@ -5,7 +5,7 @@ require_relative "handle_frames"
 # its own middle; and while a tile is repeated in them, with grain on top.
 module Frames
   module Patterns
-    PARTS = 200
+    PARTS = Bench.many(200, 8)
 
     module_function
 

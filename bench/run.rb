@@ -1,5 +1,5 @@
-# A cluster as durable as the real one, the measurements (or those of frames, when
-# asked for), and the cluster down again.
+# A cluster as durable as the real one, the measurements (those of frames, when asked for; or
+# the parts that are named), and the cluster down again.
 require_relative "../config/database_cluster"
 
 folder = File.expand_path("../var/bench", __dir__)
@@ -8,7 +8,7 @@ FileUtils.mkdir_p(folder)
 cluster = DatabaseCluster.new(File.join(folder, "database"))
 begin
   url = cluster.start("magpie_bench")
-  status = system({"DATABASE_URL" => url, "RUBYOPT" => ENV["SERVER_RUBYOPT"]}, "bundle", "exec", "ruby", File.join(__dir__, (ARGV.first == "frames") ? "frames.rb" : "measure.rb"))
+  status = system({"DATABASE_URL" => url, "RUBYOPT" => ENV["SERVER_RUBYOPT"]}, "bundle", "exec", "ruby", File.join(__dir__, (ARGV.first == "frames") ? "frames.rb" : "measure.rb"), *(ARGV - ["frames"]))
 ensure
   cluster.stop
 end

@@ -7,7 +7,7 @@ module Bench
   # A server of its own, asked by several at once.
   class Visitors
     COUNT = 8
-    SECONDS = Integer(ENV.fetch("SECONDS", "6"))
+    SECONDS = Integer(ENV.fetch("SECONDS") { Bench.many(6, 1) })
     TICKS = 100.0 # a second, of Linux's count of processor time
 
     # @param demo [Project]
@@ -18,14 +18,18 @@ module Bench
 
     def rows
       serve do
-        %w[gather palettes dress deliver].each do |place|
-          pages, bytes, sent, used = ask("/projects/#{@demo.id}/#{place}")
-          Bench.row "Page #{place}, #{COUNT} visitors at once", pages, "aim: 100", "#{used.round(1)} ms of a core in the server; #{bytes / 1024} KB, #{sent / 1024} KB sent", unit: "a second"
+        %w[gather palettes dress deliver].first(Bench.many(4, 1)).each do |place|
+          Bench.try("Page #{place}, #{COUNT} visitors at once") { page(place) }
         end
       end
     end
 
     private
+
+    def page(place)
+      pages, bytes, sent, used = ask("/projects/#{@demo.id}/#{place}")
+      Bench.row "Page #{place}, #{COUNT} visitors at once", pages, "aim: 100", "#{used.round(1)} ms of a core in the server; #{bytes / 1024} KB, #{sent / 1024} KB sent", unit: "a second"
+    end
 
     def serve
       root = File.expand_path("..", __dir__)

@@ -15,7 +15,7 @@ RSpec.configure do |config|
   config.define_derived_metadata(file_path: %r{/spec/core/}) { |metadata| metadata[:core] = true }
   config.define_derived_metadata(file_path: %r{/spec/(changes|routes|following|places|fuzz)/}) { |metadata| metadata[:data] = true }
   config.define_derived_metadata(file_path: %r{/spec/pages/}) { |metadata| metadata.merge!(page: true, driver: :rack_test) }
-  config.define_derived_metadata(file_path: %r{/spec/(screens|server)/}) { |metadata| metadata[:screen] = true }
+  config.define_derived_metadata(file_path: %r{/spec/(screens|server)/(?!bench)}) { |metadata| metadata[:screen] = true }
 end
 
 $LOAD_PATH.unshift(File.expand_path("../lib", __dir__))

@@ -5,7 +5,8 @@ module Suite
   # what a changed file defines, those of its place, and those that use changed support. It is
   # quick and not complete; all of them run before something lands.
   class Changed
-    PLACES = {"house" => "every_place", "handling" => "quick", "calling" => "every_place"}.freeze # whose specs are called otherwise
+    # Places whose specs are called otherwise.
+    PLACES = {"house" => "every_place", "handling" => "quick", "calling" => "every_place"}.freeze
 
     def self.files(root)
       out, = Open3.capture2("git", "status", "--porcelain", "--untracked-files=all", chdir: root)
@@ -19,10 +20,15 @@ module Suite
     end
 
     # @return [Array<String>] for RSpec
-    def specs = @files.flat_map { |file| of(file) }.uniq.select { |spec| spec.end_with?("_spec.rb") && @specs.key?(spec) }.sort
+    def specs
+      @files.flat_map { |file| of(file) }.uniq.select { |spec| spec.end_with?("_spec.rb") && @specs.key?(spec) }.sort
+    end
 
     # @return [Array<String>] for node: all of them, where a script changed; they take seconds
-    def scripts = @files.any? { |file| file.match?(%r{\Aassets/js/|\Aspec/scripts/}) } ? @specs.keys.grep(/\.test\.mjs\z/).sort : []
+    def scripts
+      return [] unless @files.any? { |file| file.match?(%r{\Aassets/js/|\Aspec/scripts/}) }
+      @specs.keys.grep(/\.test\.mjs\z/).sort
+    end
 
     private
 
@@ -39,7 +45,7 @@ module Suite
 
     def constant(name) = name.split("_").map(&:capitalize).join
 
-    def naming(name) = @specs.select { |_, text| text.match?(/\b#{name}\b/i) && text.include?(name) }.keys
+    def naming(name) = @specs.select { |_, text| text.match?(/\b#{name}\b/) }.keys
 
     def using(name) = @specs.select { |spec, text| text.include?(%("#{name}")) && spec.end_with?("_spec.rb") }.keys
 

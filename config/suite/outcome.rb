@@ -16,8 +16,7 @@ module Suite
 
     # @param paths [Array<String>] a file for each process
     def self.read(paths)
-      notes = paths.map { |path| File.exist?(path) ? File.readlines(path).map { |line| JSON.parse(line, symbolize_names: true) } : [] }
-      new(notes)
+      new(paths.map { |path| File.exist?(path) ? File.readlines(path).map { |line| JSON.parse(line, symbolize_names: true) } : [] })
     end
 
     attr_reader :examples
@@ -45,6 +44,8 @@ module Suite
 
     private
 
-    def grouped(by) = examples.group_by(&by).transform_values { |some| some.sum(&:seconds) }.sort_by { |_, seconds| -seconds }.to_h
+    def grouped(by)
+      examples.group_by(&by).transform_values { |some| some.sum(&:seconds) }.sort_by { |_, seconds| -seconds }.to_h
+    end
   end
 end

@@ -19,17 +19,33 @@ module Suite
 
     private
 
-    def kinds = ["By kind:"] + @outcome.kinds.map { |kind, seconds| format("  %7.1f s in %4d examples  %s", seconds, @outcome.examples.count { |example| example.kind == kind }, kind) }
+    def kinds
+      counts = @outcome.examples.map(&:kind).tally
+      told = @outcome.kinds.map { |kind, seconds| format("  %7.1f s in %4d examples  %s", seconds, counts[kind], kind) }
+      ["By kind:", *told]
+    end
 
-    def files = ["The slowest files:"] + @outcome.files.first(MANY).map { |file, seconds| format("  %6.1f s  %s", seconds, file) }
+    def files
+      told = @outcome.files.first(MANY).map { |file, seconds| format("  %6.1f s  %s", seconds, file) }
+      ["The slowest files:", *told]
+    end
 
-    def examples = ["The slowest examples:"] + @outcome.slowest(MANY).map { |example| format("  %6.1f s  %s  %s", example.seconds, example.id.delete_prefix("./"), example.words[0, 90]) }
+    def examples
+      told = @outcome.slowest(MANY).map do |example|
+        format("  %6.1f s  %s  %s", example.seconds, example.id.delete_prefix("./"), example.words[0, 90])
+      end
+      ["The slowest examples:", *told]
+    end
 
-    def cores = "Done in #{clock(@seconds)}; the specs of each process took #{@outcome.cores.map { |took| clock(took) }.join(", ")}."
+    def cores
+      took = @outcome.cores.map { |seconds| clock(seconds) }
+      "Done in #{clock(@seconds)}; the specs of each process took #{took.join(", ")}."
+    end
 
     def unsteady
       return [] if @unsteady.empty?
-      ["", "Unsteady: failed beside others, and passed alone (#{Run::UNSTEADY})"] + @unsteady.map { |example| "  #{example.id}  #{example.words}" }
+      told = @unsteady.map { |example| "  #{example.id}  #{example.words}" }
+      ["", "Unsteady: failed beside others, and passed alone (#{Run::UNSTEADY})", *told]
     end
 
     def clock(seconds) = format("%d:%02d", *seconds.round.divmod(60))

@@ -22,7 +22,7 @@ module Suite
       @folder = File.join(ROOT, "var/test")
       FileUtils.mkdir_p(@folder)
       @cluster = DatabaseCluster.new(File.join(@folder, "database"), durable: false)
-      @cores = Integer(ENV.fetch("CORES") { Etc.nprocessors })
+      @cores = ENV["TEST_DATABASE_URL"] ? 1 : Integer(ENV.fetch("CORES") { Etc.nprocessors })
     end
 
     # @return [Integer] exit status
@@ -32,7 +32,7 @@ module Suite
       return changed if @arguments == ["--changed"]
       files = @arguments.grep(/\.mjs\z/)
       return scripts(files) if files.any?
-      with_databases(1) { |url| ran?(url, "rspec", *@arguments) } ? 0 : 1
+      (with_databases(1) { |url| ran?(url, "rspec", *@arguments) }) ? 0 : 1
     ensure
       @cluster.stop
     end
@@ -52,12 +52,18 @@ module Suite
     def settle(url, passed, begun)
       outcome = Outcome.read(Array.new(@cores) { |number| times(number) })
       failed = outcome.failed
-      unsteady = (failed.any? && failed.size <= MOST) ? failed.select(&:screen?).select { |example| alone?(url, example) } : []
+      unsteady = chance(url, failed)
       File.write(UNSTEADY, unsteady.map { |example| "#{example.id} #{example.words}\n" }.join)
       report = Report.new(outcome, unsteady:, seconds: now - begun)
       puts "", report.lines
       File.write(SECONDS, report.runtimes) if ENV["MEASURE"]
       (passed || failed.any? && (failed - unsteady).empty? && !outcome.broken?) ? 0 : 1
+    end
+
+    # Those that fail only beside others, and are of a screen.
+    def chance(url, failed)
+      return [] if failed.size > MOST
+      failed.select(&:screen?).select { |example| alone?(url, example) }
     end
 
     # Once more, with nothing beside it.
@@ -73,12 +79,13 @@ module Suite
       puts "#{found.specs.size} files of specs and #{found.scripts.size} of scripts:", found.specs
       status = found.scripts.empty? ? 0 : scripts(found.scripts)
       return status if found.specs.empty? || !status.zero?
-      with_databases(1) { |url| ran?(url, "rspec", "--fail-fast=5", *found.specs) } ? 0 : 1
+      (with_databases(1) { |url| ran?(url, "rspec", "--fail-fast=5", *found.specs) }) ? 0 : 1
     end
 
     # @return [Integer]
     def scripts(files)
-      system({"NODE_NO_WARNINGS" => "1"}, "node", "--test", "--test-reporter=#{File.join(ROOT, "config/suite/reporter.mjs")}", *files) ? 0 : 1
+      reporter = File.join(ROOT, "config/suite/reporter.mjs")
+      system({"NODE_NO_WARNINGS" => "1"}, "node", "--test", "--test-reporter=#{reporter}", *files) ? 0 : 1
     end
 
     # @yieldparam url [String] of the first; the specs of each further process add its number
@@ -90,10 +97,11 @@ module Suite
     end
 
     def parallel
-      ["parallel_rspec", "spec", "-n", @cores.to_s, "--group-by", "runtime", "--runtime-log", SECONDS, "--unknown-runtime", "5", "--combine-stderr", "--test-options", "--format progress"]
+      ["parallel_rspec", "spec", "-n", @cores.to_s, "--group-by", "runtime", "--runtime-log", SECONDS, "--unknown-runtime", "5",
+        "--combine-stderr", "--test-options", "--format progress"]
     end
 
-    def times(number) = File.join(@folder, "times#{(number + 1 if number > 0)}.jsonl")
+    def times(number) = File.join(@folder, "times#{number + 1 if number > 0}.jsonl")
 
     def ran?(url, *command)
       pid = spawn({"DATABASE_URL" => url, "TIMES" => File.join(@folder, "times")}, "bundle", "exec", *command)

@@ -72,7 +72,7 @@ RSpec.describe Magpie::Library::Nearest do
 
   it "finds what measuring every single one finds" do
     all = Numo::Int32.new(100_000).seq
-    [*columns(30).map(&:to_a).transpose, *clustered(30).map(&:to_a).transpose].each do |lab|
+    [*columns(10).map(&:to_a).transpose, *clustered(10).map(&:to_a).transpose].each do |lab|
       expect_alike(@index.to(Magpie::Color.new(:lab, lab), most: 5), nearest(lab, all))
     end
   end

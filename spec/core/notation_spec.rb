@@ -7,6 +7,7 @@ RSpec.describe Magpie::Notation do
     "rgb(100% 0% none)" => "#FF0000", "rgb 226 112 90" => "#E2705A", "hsl(0 100% 50%)" => "#FF0000", "hsl(120deg, 100%, 25%)" => "#008000",
     "hsl(.5turn 100% 50%)" => "#00FFFF", "hsl(200grad 100% 50%)" => "#00FFFF", "hsl(-120 100 50)" => "#0000FF", "hsl 91 24 55" => "#8BA871",
     "hsb 10 60 89" => "#E3715B", "hsb(10° 60% 89%)" => "#E3715B", "hwb(60 0% 0%)" => "#FFFF00", "hwb(0 60% 60%)" => "#808080",
+    "hwb(150 20% 10%)" => "#33E68C", # as CSS Color 4, section 8, has it
     "lab 60.3 42.4 33.2" => "#DE705A", "lab(100% 0 0)" => "#FFFFFF", "lch(0 0 0)" => "#000000", "oklab(1 0 0)" => "#FFFFFF",
     "oklch(0.68 0.14 34°)" => "#E1755C", "oklch(68% 35% 34)" => "#E1755C", "color(srgb 1 0.5 0)" => "#FF8000", "color(display-p3 1 1 1)" => "#FFFFFF",
     "color(xyz-d50 0.9642956 1 0.8251046)" => "#FFFFFF", "rebeccapurple" => "#663399", "Rebecca Purple" => "#663399", "transparent" => "#00000000",

@@ -45,6 +45,10 @@ RSpec.describe Magpie::Formats::Tokens do
     JSON.generate({"g0" => {"c" => {"$type" => "color", "$value" => "#E46F58"}}, **groups})
   end
 
+  it "spends no more than its budget on what is in a group, whatever it is" do
+    expect { read(JSON.generate("moor" => (0..350_000).to_h { |n| ["t#{n}", 1] })) }.to raise_error(Magpie::Error, "night.tokens.json: it comes to more than 350,000 tokens and groups")
+  end
+
   it "spends no more than its budget on groups that extend one another" do
     expect(read(doubling(4)).palette.swatches.size).to eq 31 # 1 + 2 + 4 + 8 + 16
     expect { read(doubling(40)) }.to raise_error(Magpie::Error, "night.tokens.json: it comes to more than 350,000 tokens and groups")

@@ -64,6 +64,7 @@ RSpec.describe "Gather, as pages" do
     select "4", from: "Number"
     sends find_field("Number")
     main_colours
+    open_place "gather" # which has them by now
     expect(page).to have_css(".main-strip button", count: 4)
     click_button "Keep all as a group"
     expect(page).to have_content("Kept Dusk over the dome in Quillmere house: 4 swatches")

@@ -106,6 +106,15 @@ RSpec.describe "Palettes, as pages" do
     expect(find(".chip[title^='Evening']")["style"]).to include("linear-gradient")
   end
 
+  it "say so where Mix was open on what somebody removed" do
+    lamp = swatch("Lamp")
+    Changes::RemoveSwatches.perform(demo, actor:, swatches: [lamp])
+    visit "/projects/#{demo.id}/palettes?mix=#{lamp.id}"
+    expect(page).to have_css("#mix-gone", text: "What Mix was open on was removed.").and have_no_css("#mix")
+    open_place "palettes"
+    expect(page).to have_no_css("#mix-gone")
+  end
+
   it "are found by name, tag and colour; added, duplicated, merged, archived and removed" do
     click_link "All palettes"
     within(".side") do

@@ -108,29 +108,9 @@ RSpec.describe "Boards", :screen do
     eventually { expect(ground).to eq "#2F8FA3" }
   end
 
-  it "try the piece's own colours, and keep one as the ground" do
+  it "go out as a page for a client" do
     hold "Ember sky"
     begin_board
-    own = find(".board-own button", match: :first)["title"]
-    find(".board-own button", match: :first).click
-    expect(page).to have_content("Tried, not kept")
-    expect(ground).to eq own
-    expect(ShownBoard.new(Board.last).variants.first.ground.hex).to eq "#E46F58"
-    click_button "Make it the ground"
-    expect(page).to have_content("Ground 1 of 1")
-    expect([ground, ShownBoard.new(Board.last).variants.first.ground.hex]).to eq [own, own]
-    click_button "Undo"
-    eventually { expect(ground).to eq "#E46F58" }
-  end
-
-  it "go out as picture, sheet and a page for a client" do
-    hold "Ember sky"
-    begin_board
-    click_link "As a picture"
-    picture = Vips::Image.new_from_buffer(downloaded("Ticket hall, Ember sky.png"), "")
-    expect([picture.width, picture.getpoint(4, 4).first(3)]).to eq [1680, [228, 111, 88]]
-    click_link "All as a sheet"
-    expect(downloaded("Ticket hall.svg").force_encoding("UTF-8")).to include("Ticket hall", "data:image/png;base64,", "#E46F58")
     find("summary", text: "About this board").click
     click_button "Make a show page for a client"
     address = find(".board-address", visible: :all)[:href]

@@ -92,27 +92,6 @@ RSpec.describe "Dress, colourways", :screen do
     expect(page).to have_no_css("#beside-#{winter.id}")
   end
 
-  it "are renamed, ordered, made the first and removed, each undone" do
-    winter, daytime = add("Winter hours"), dress(add("Daytime"), "rosehip_band", with: "Nebula teal")
-    find("#way-edit-#{daytime.id} summary").click
-    within("#way-edit-#{daytime.id}") { fill_in "Name", with: "Day" }
-    click_button "Keep name and note"
-    expect_done "Renamed the colourway Daytime to Day"
-    click_button "Up"
-    eventually { expect(listed).to eq ["First", "Day", "Winter hours"] }
-    click_button "Make it the first"
-    expect_done "Made Day the first colourway of Poster"
-    eventually { expect(listed).to eq ["Day", "First", "Winter hours"] }
-    expect(seen_in("#way-#{winter.id} img", 0.1, 0.58)).to eq "#A35166"
-    click_button "Undo"
-    eventually { expect(listed).to eq ["First", "Day", "Winter hours"] }
-    settled
-    find("#way-edit-#{daytime.id} summary").click
-    click_button "Remove"
-    expect_done "Removed the colourway Poster, Day"
-    expect(listed).to eq ["First", "Winter hours"]
-  end
-
   it "go out each on its own" do
     dress(add("Winter hours"), "rosehip_band", with: "Nebula teal")
     visit "/projects/#{demo.id}/deliver?what=artwork"

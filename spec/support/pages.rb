@@ -23,7 +23,7 @@ module PageSupport
   # The form that a field is in goes as soon as the field has changed, as its script does it.
   # @param field [Capybara::Node::Element]
   def sends(field)
-    form = field["form"] ? find("form##{field["form"]}", visible: :all) : field.ancestor("form")
+    form = field["form"] ? find("form##{field["form"]}", visible: :all) : field.ancestor("form", visible: :all)
     Capybara::RackTest::Form.new(page.driver.browser, form.native).submit(BY_SCRIPT)
   end
 
