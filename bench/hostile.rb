@@ -38,10 +38,11 @@ module Bench
         asking = PLACES.map { |place| request("/projects/#{@demo.id}/#{place}") }
         cookie = http.request(asking.first)["Set-Cookie"]&.[](/\A[^;]+/)
         asking.each { |each| each["Cookie"] = cookie }
-        until count ? times.size >= count : @over
+        loop do
           start = now
           raise "a page was refused" unless http.request(asking[times.size % asking.size]).is_a?(Net::HTTPOK)
           times << (now - start) * 1000
+          break if count ? times.size >= count : @over
         end
       end
       times

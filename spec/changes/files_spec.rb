@@ -92,8 +92,12 @@ RSpec.describe "Files that come in" do
 
     it "gives names to what has none, and none twice" do
       palette = bring_in(value(Dusk: [swatch("", "#E46F58"), swatch("", "#E46F58"), swatch("Moor", "#121720"), swatch("moor", "#000"), swatch("Moor 2", "#111")]))
-      names = palette.swatches.order(:position).pluck(:name)
-      expect([names[0], names[1], *names.drop(2)]).to eq [names[0], "#{names[0]} 2", "Moor", "moor 2", "Moor 2 2"]
+      expect(palette.swatches.order(:position).pluck(:name)).to eq ["Tomato", "Tomato 2", "Moor", "moor 2", "Moor 2 2"]
+    end
+
+    it "tells names apart that differ in case alone" do
+      palette = bring_in(value(Dusk: [swatch("Moor", "#121720"), swatch("MOOR", "#000")]))
+      expect(palette.swatches.order(:position).pluck(:name)).to eq ["Moor", "MOOR 2"]
     end
 
     it "refuses to take what is locked, with nothing changed" do

@@ -10,7 +10,7 @@ RSpec.describe Magpie::Notation do
     "hwb(150 20% 10%)" => "#33E68C", # as CSS Color 4, section 8, has it
     "lab 60.3 42.4 33.2" => "#DE705A", "lab(100% 0 0)" => "#FFFFFF", "lch(0 0 0)" => "#000000", "oklab(1 0 0)" => "#FFFFFF",
     "oklch(0.68 0.14 34°)" => "#E1755C", "oklch(68% 35% 34)" => "#E1755C", "color(srgb 1 0.5 0)" => "#FF8000", "color(display-p3 1 1 1)" => "#FFFFFF",
-    "color(xyz-d50 0.9642956 1 0.8251046)" => "#FFFFFF", "rebeccapurple" => "#663399", "Rebecca Purple" => "#663399", "transparent" => "#00000000",
+    "color(xyz-d50 0.9642956 1 0.8251046)" => "#FFFFFF", "rebeccapurple" => "#663399", "RebeccaPurple" => "#663399", "Rebecca Purple" => "#663399", "transparent" => "#00000000",
     "  #e2705a;  " => "#E2705A", "rgb(2.26e2 112 90)" => "#E2705A"
   }.freeze
 

@@ -85,10 +85,13 @@ test("of several ways the last is gone, and the one that was under way is called
 })
 
 test("a refusal takes back what was shown, says why, and asks for the page as it is", async () => {
-  server.will({ status: 422, text: JSON.stringify({ error: "Lamp is locked. Unlock it first" }) }, { text: whole("<main>as it is</main>") })
+  const fresh = held({ text: whole("<main>as it is</main>") })
+  server.will({ status: 422, text: JSON.stringify({ error: "Lamp is locked. Unlock it first" }) }, fresh.answer)
   preview($("main"), "data-tried", "yes")
   action("change")
   await soon()
+  assert.equal($("main").dataset.tried, undefined) // at once
+  await fresh.go()
   assert.deepEqual([$("main").dataset.tried, $(".notice-wrong p").textContent, shown()], [undefined, "Lamp is locked. Unlock it first", "as it is"])
 })
 
@@ -190,6 +193,20 @@ test("what waits for the server can be taken back, and is not sent any more", as
   mock.timers.tick(10_000)
   await soon()
   assert.deepEqual([server.asked.length, $("main").dataset.tried, $(".notice-waiting")], [1, undefined, null])
+  mock.timers.reset()
+})
+
+test("what is taken back while it is sent once more is not marked as waiting again", async () => {
+  mock.timers.enable({ apis: ["setTimeout"] })
+  const again = held({ lost: true })
+  server.will({ lost: true }, again.answer)
+  action("one")
+  await soon()
+  mock.timers.tick(500)
+  await soon()
+  ;[...document.querySelectorAll(".notice-waiting button")].find(button => button.textContent === "Take it back").click()
+  await again.go()
+  assert.deepEqual([server.asked.length, document.querySelectorAll(".notice-waiting").length], [2, 0])
   mock.timers.reset()
 })
 

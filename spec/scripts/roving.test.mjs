@@ -10,8 +10,9 @@ const stops = () => [...document.querySelectorAll("[tabindex='0']")].map(({ id }
 // Two rows of three, a menu beside them, and a set of its own within.
 beforeEach(async () => {
   page(`<div data-roving="chips" id="set"><details><summary id="menu">…</summary></details>
-    ${["a", "b", "c", "d", "e", "f"].map(id => `<button id="${id}">${id}</button>`).join("")}
+    ${["a", "b", "c", "d", "e", "f", "g"].map(id => `<button id="${id}">${id}</button>`).join("")}
     <span data-roving="inner"><button id="inner">x</button></span></div><p data-roving="fields" data-members="input"><input id="one" value="12"><input id="two" value="3"></p>`)
+  lies($("#g"), [150, 60, 50, 30]) // the second row is longer
   for (const [index, id] of ["a", "b", "c", "d", "e", "f"].entries()) lies($(`#${id}`), [index % 3 * 50, 20 + Math.floor(index / 3) * 40, 50, 30])
   lies($("#one"), [0, 200, 40, 20])
   lies($("#two"), [50, 200, 40, 20])
@@ -23,13 +24,15 @@ test("one of what belongs together is a stop: what is chosen, or the first that 
   $("#c").setAttribute("aria-pressed", "true")
   settleAll()
   assert.deepEqual(stops(), ["c", "inner", "one"])
-  assert.deepEqual(membersOf($("#set")).map(({ id }) => id), ["a", "b", "c", "d", "e", "f"])
+  assert.deepEqual(membersOf($("#set")).map(({ id }) => id), ["a", "b", "c", "d", "e", "f", "g"])
 })
 
 test("arrow keys go to the nearest that way, Home and End to the ends", () => {
   $("#b").focus()
   const way = keys => keys.map(key => { press(key); return document.activeElement.id })
-  assert.deepEqual(way(["ArrowDown", "ArrowLeft", "ArrowUp", "ArrowLeft", "ArrowRight", "End", "ArrowRight", "Home"]), ["e", "d", "a", "a", "b", "f", "f", "a"])
+  assert.deepEqual(way(["ArrowDown", "ArrowLeft", "ArrowUp", "ArrowLeft", "ArrowRight", "End", "ArrowRight", "Home"]), ["e", "d", "a", "a", "b", "g", "g", "a"])
+  $("#c").focus()
+  assert.deepEqual(way(["ArrowRight", "ArrowDown", "ArrowRight"]), ["c", "f", "g"])
 })
 
 test("the stop goes with the focus, and is there again when the page came anew", () => {

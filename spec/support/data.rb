@@ -5,7 +5,7 @@ require "rack/test"
 require_relative "demo_rows"
 
 Database.migrate
-Demo.clear
+DemoRows.empty
 
 # Records in the invented scenario.
 module DataSupport

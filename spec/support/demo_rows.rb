@@ -15,6 +15,7 @@ module DemoRows
   NO_ROWS = %w[schema_migrations ar_internal_metadata settings].freeze # of the installation
 
   @kept = {}
+  OTHERS = 1_000_000 # from which what is no demo is numbered
 
   module_function
 
@@ -22,14 +23,15 @@ module DemoRows
   def stand(set)
     return mend if @stands == set
     keep(set) unless @kept[set]
-    Demo.clear
+    empty
     written { copy(set, tables) }
     @stands = set
   end
 
   # For an example that is taken back: no rows at all.
   def clear
-    Demo.clear if @stands
+    return unless @stands
+    empty
     @stands = nil
   end
 
@@ -44,16 +46,27 @@ module DemoRows
     end
   end
 
-  # Makes them, and keeps them in a schema of their own.
+  # Makes them, and keeps them in a schema of their own. Their numbers begin at 1.
   def keep(set)
+    last = sequences
     Demo.clear
     SETS.fetch(set).call
     run("DROP SCHEMA IF EXISTS demo_#{set} CASCADE; CREATE SCHEMA demo_#{set}")
     tables.each { |table| run("CREATE UNLOGGED TABLE demo_#{set}.#{table} AS SELECT #{columns(table)} FROM #{table}") }
-    @kept[set] = {rows: counts, sequences: sequences}
-    Demo.clear
+    @kept[set] = counts
+    number(last)
+    empty
     @stands = nil
   end
+
+  # Numbers are never given twice but to the same: what a process remembers by them would be another's.
+  def empty
+    last = sequences
+    Demo.clear
+    number(last)
+  end
+
+  def number(last) = run(last.map { |name, given| "SELECT setval('#{name}', #{[given.to_i, OTHERS].max})" }.join(";"))
 
   # Sets back what is not as it was.
   def mend
@@ -61,7 +74,7 @@ module DemoRows
   end
 
   def changed
-    kept = @kept[@stands][:rows]
+    kept = @kept[@stands]
     asked = tables.map { |table| "SELECT '#{table}' WHERE (SELECT count(*) FROM #{table}) <> #{kept[table]} OR EXISTS (SELECT FROM #{table} WHERE xmin::text::bigint > #{@written})" }
     connection.select_values(asked.join(" UNION ALL "))
   end
@@ -69,7 +82,6 @@ module DemoRows
   def copy(set, some)
     some.each { |table| run("DELETE FROM #{table}; INSERT INTO #{table} (#{columns(table)}) TABLE demo_#{set}.#{table}") }
     Setting.where(key: Condition::HOUSE).delete_all
-    run(@kept[set][:sequences].map { |name, last| "SELECT setval('#{name}', #{last || 1}, #{!last.nil?})" }.join(";"))
   end
 
   def written
