@@ -66,7 +66,11 @@ module DemoRows
     number(last)
   end
 
-  def number(last) = run(last.map { |name, given| "SELECT setval('#{name}', #{[given.to_i, OTHERS].max})" }.join(";"))
+  # Sequences of no table (stamps) were not begun again, and never go back.
+  def number(last)
+    now = sequences
+    run(last.map { |name, given| "SELECT setval('#{name}', #{[given.to_i, now[name].to_i, OTHERS].max})" }.join(";"))
+  end
 
   # Sets back what is not as it was.
   def mend
