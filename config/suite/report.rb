@@ -2,6 +2,7 @@ module Suite
   # What is printed at the end of a run.
   class Report
     MANY = 10
+    UNSTEADY = "var/test/unsteady.txt" # empty where all is well
 
     # @param outcome [Outcome]
     # @param unsteady [Array<Outcome::Example>] failed beside others and passed alone
@@ -45,7 +46,7 @@ module Suite
     def unsteady
       return [] if @unsteady.empty?
       told = @unsteady.map { |example| "  #{example.id}  #{example.words}" }
-      ["", "Unsteady: failed beside others, and passed alone (#{Run::UNSTEADY})", *told]
+      ["", "Unsteady: failed beside others, and passed alone (#{UNSTEADY})", *told]
     end
 
     def clock(seconds) = format("%d:%02d", *seconds.round.divmod(60))

@@ -14,7 +14,6 @@ module Suite
     ROOT = File.expand_path("../..", __dir__)
     DATABASE = "magpie_test"
     SECONDS = "spec/seconds.txt" # how long each file takes, so that the cores end together
-    UNSTEADY = "var/test/unsteady.txt" # empty where all is well
     MOST = 8 # screens that are tried again: more is no chance
 
     def initialize(arguments)
@@ -53,7 +52,7 @@ module Suite
       outcome = Outcome.read(Array.new(@cores) { |number| times(number) })
       failed = outcome.failed
       unsteady = chance(url, failed)
-      File.write(UNSTEADY, unsteady.map { |example| "#{example.id} #{example.words}\n" }.join)
+      File.write(Report::UNSTEADY, unsteady.map { |example| "#{example.id} #{example.words}\n" }.join)
       report = Report.new(outcome, unsteady:, seconds: now - begun)
       puts "", report.lines
       File.write(SECONDS, report.runtimes) if ENV["MEASURE"]

@@ -109,6 +109,19 @@ RSpec.describe "What the tables hold" do
       expect(Seen.new(source).picture.at(10, 10)).to eq reading
     end
 
+    it "has the same small picture of an artwork as is made from what is read, whatever its shape, without reading it" do
+      tall = %(<svg xmlns="http://www.w3.org/2000/svg" width="4" height="4000"><rect y="1000" width="4" height="3000" fill="#E46F58" fill-opacity=".5"/></svg>)
+      artworks = [bring_in_poster(project), Changes::BringInArtwork.perform(project, actor:, name: "Tall.svg", bytes: tall)]
+      artworks.each do |artwork|
+        expect(described_class).not_to receive(:picture)
+        small = Vips::Image.new_from_buffer(File.binread(Seen.new(artwork).thumbnail), "")
+        RSpec::Mocks.space.proxy_for(described_class).reset
+        same = Vips::Image.new_from_buffer(Seen.new(artwork).picture.thumbnail(*Seen::THUMBNAIL), "")
+        expect([[small.width, small.height], small.bands]).to eq [Seen::THUMBNAIL, 3]
+        expect(small.colourspace(:lab).dE00(same.colourspace(:lab)).avg).to be < 2
+      end
+    end
+
     it "makes room though something that it listed is gone by then" do
       source = Changes::BringInSource.perform(project, actor:, name: "Dusk.png", bytes: noise_picture(30, 20, [90, 60, 120], 8).pngsave_buffer)
       Seen.new(source).picture

@@ -1,9 +1,8 @@
 require "support/pages"
+require "support/trail"
 
 RSpec.describe "Deliver, as pages" do
-  def settle(name, choice) = find("tr", text: name).find("label", text: choice).click
-
-  def house = demo.palettes.find_by!(name: "Quillmere house")
+  include Trail
 
   # A choice about the file, which its script sends.
   def choose_of_file(value, from:)
@@ -11,19 +10,10 @@ RSpec.describe "Deliver, as pages" do
     sends find_field(from)
   end
 
-  trail = <<~CSV
-    Group;Name;R;G;B
-    Dusk sky;Ember sky;234;108;74
-    Dusk sky;Apricot;243;186;112
-    Brass and glass;Lamp;255;200;60
-    Brass and glass;Dome slit;255;206;92
-    Trail;Flare;300;90;40
-    Trail;;76;166;86
-  CSV
+  trail = Trail::CSV
 
   before do
-    colours = %w[#2D9EB1 #4CA656].map { |text| Magpie::Palette::Swatch.new(name: text, colour: Magpie::Notation.parse(text)) }
-    Changes::BringInPalette.perform(demo, actor: Actor.new, value: Magpie::Palette.new(name: "Star trail", groups: [Magpie::Palette::Group.new(name: "Stars", swatches: colours)]))
+    bring_in_stars
     open_place "deliver"
   end
 
