@@ -25,7 +25,8 @@ module Bench
     yield
   rescue => error
     FAILED << what
-    say what, "failed", "", "#{error.class}: #{error.message.lines.first.to_s.strip[0, 160]} (#{error.backtrace.grep(/bench|app|lib/).first.to_s[/[\w.]+:\d+/]})"
+    where = error.backtrace.grep(/bench|app|lib/).first.to_s[/[\w.]+:\d+/]
+    say what, "failed", "", "#{error.class}: #{error.message.lines.first.to_s.strip[0, 160]} (#{where})"
   end
 
   # In the suite each part is gone through, and nothing is measured: it must not rot.

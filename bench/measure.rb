@@ -5,7 +5,8 @@ require_relative "../config/database"
 require_relative "../db/demo/load"
 require "rack/test"
 require_relative "bench"
-%w[following pages visitors hostile clicks dress formats libraries pictures shell colours palettes].each { |part| require_relative part }
+%w[following pages visitors hostile clicks dress formats libraries pictures shell colours palettes]
+  .each { |part| require_relative part }
 
 Database.migrate
 Demo.clear

@@ -6,19 +6,26 @@ module Bench
     def rows
       Bench.try("Noise of 12 megapixels") { noise }
       Bench.try("Dusk of 12 megapixels") { dusk }
-      Bench.try("Main colours beside a quantiser") { Demo::Pictures.all.first(Bench.many(9, 1)).each { |name, bytes| painted(name, Vips::Image.new_from_buffer(bytes, "").extract_band(0, n: 3)) } }
+      Demo::Pictures.all.first(Bench.many(9, 1)).each { |name, bytes| Bench.try(name) { painted(name, bytes) } }
     end
 
+    def actor = Actor.new
+
     def noise
-      bands = (0..2).map { |band| Vips::Image.gaussnoise(Bench.many(4000, 400), Bench.many(3000, 300), mean: 120, sigma: 40, seed: band) }
+      sides = Bench.many([4000, 3000], [400, 300])
+      bands = (0..2).map { |band| Vips::Image.gaussnoise(*sides, mean: 120, sigma: 40, seed: band) }
       bytes = bands[0].bandjoin(bands[1..]).cast(:uchar).copy(interpretation: :srgb).jpegsave_buffer(Q: 90)
       decoding = Bench.median(3) { Magpie::Painters.picture(bytes) }
-      Bench.row "Decoding 12 megapixels of noise (JPEG, #{bytes.bytesize / 1_000_000} MB), without keeping it", decoding, "–"
+      megabytes = bytes.bytesize / 1_000_000
+      Bench.row "Decoding 12 megapixels of noise (JPEG, #{megabytes} MB), without keeping it", decoding, "–"
       number, source = 0, nil
-      brought = cold { source = Changes::BringInSource.perform(Bench.demo, actor: Actor.new, name: "Large.jpg", bytes: bytes + (number += 1).to_s) }
+      another = -> { bytes + (number += 1).to_s }
+      bring = -> { Changes::BringInSource.perform(Bench.demo, actor:, name: "Large.jpg", bytes: another.call) }
+      brought = cold { source = bring.call }
       Bench.row "Bringing them in", brought, "aim: 1.5 ×", format("%.2f × decoding them", brought / decoding)
       opened = cold { Seen.new(source).picture }
-      Bench.row "Opening them for the first time", opened, "aim: 1.5 ×", format("%.2f × decoding them", opened / decoding)
+      beside = format("%.2f × decoding them", opened / decoding)
+      Bench.row "Opening them for the first time", opened, "aim: 1.5 ×", beside
       readings(source, opened)
     end
 
@@ -32,9 +39,12 @@ module Bench
     def readings(source, opened)
       size, random = Seen.new(source).picture, Random.new(1)
       [5, 31].each do |probe|
-        aim = -> { Aim.new(way: "square", x: random.rand(size.width), y: random.rand(size.height), size: probe) }
-        taken = Bench.median(60) { Changes::TakeReading.perform(Bench.demo, actor: Actor.new, readable: source, aim: aim.call) }
-        Bench.row "Reading #{probe} × #{probe} px of 12 megapixels, kept as a find", taken, (probe == 5) ? "< 60 ms" : "–", format("%.3f × opening it", taken / opened)
+        taken = Bench.median(60) do
+          aim = Aim.new(way: "square", x: random.rand(size.width), y: random.rand(size.height), size: probe)
+          Changes::TakeReading.perform(Bench.demo, actor:, readable: source, aim:)
+        end
+        what, beside = "Reading #{probe} × #{probe} px of 12 megapixels", format("%.3f × opening it", taken / opened)
+        Bench.row "#{what}, kept as a find", taken, (probe == 5) ? "< 60 ms" : "–", beside
       end
     end
 
@@ -47,10 +57,12 @@ module Bench
 
     def dusk
       image = large_dusk
-      source = Changes::BringInSource.perform(Bench.demo, actor: Actor.new, name: "Dusk, large.jpg", bytes: image.jpegsave_buffer(Q: 92))
+      bytes = image.jpegsave_buffer(Q: 92)
+      source = Changes::BringInSource.perform(Bench.demo, actor:, name: "Dusk, large.jpg", bytes:)
       opening = Bench.median(3) { Magpie::Painters.picture(Blob.bytes(source.sha256)) }
       Bench.row "Decoding #{size(image)} (JPEG), without keeping it", opening, "–"
-      [["a field of the sky", 6.0], ["the whole picture", 40.0]].each { |what, tolerance| patch(source, image, what, tolerance, opening) }
+      patch(source, image, "a field of the sky", 6.0, opening)
+      patch(source, image, "the whole picture", 40.0, opening)
       main_colours(source, image)
     end
 
@@ -58,35 +70,47 @@ module Bench
 
     def patch(source, image, what, tolerance, opening)
       x, y = (image.width * 0.43).round, (image.height * 0.38).round
-      grown = -> { Seen.new(source).picture.then { |picture| [picture, Magpie::Picture::Probe.patch(picture, x, y, tolerance)] } }
-      taken = Bench.median(7) { grown.call.then { |picture, probe| picture.read(probe) } }
-      Bench.row "Patch of #{size(image)}, #{what}: grown and read", taken, "≤ 400 ms", format("%.2f × decoding it", taken / opening)
-      _, outline = grown.call
+      outline = nil
+      taken = Bench.median(7) do
+        picture = Seen.new(source).picture
+        picture.read(outline = Magpie::Picture::Probe.patch(picture, x, y, tolerance))
+      end
+      beside = format("%.2f × decoding it", taken / opening)
+      Bench.row "Patch of #{size(image)}, #{what}: grown and read", taken, "≤ 400 ms", beside
       Bench.row "… and its outline", Bench.median(7) { outline.outline }, "–"
     end
 
     def main_colours(source, image)
-      found = ->(**given) { Magpie::Picture::MainColours.new(Magpie::Picture::Cells.new(Seen.new(source).picture), **given).to_a }
+      found = ->(**given) { main(Seen.new(source).picture, **given) }
       theirs = Bench.median(5) { image.pngsave_buffer(palette: true, bitdepth: 4, dither: 0, Q: 100, compression: 0) }
       {"16 of them with their places" => {count: 16}, "number found by itself" => {}}.each do |words, given|
         taken = Bench.median(5) { found.call(**given) }
-        Bench.row "Main colours of #{size(image)}, #{words}", taken, "≤ 700 ms", format("%.2f × libvips' quantiser with PNG", taken / theirs)
+        beside = format("%.2f × libvips' quantiser with PNG", taken / theirs)
+        Bench.row "Main colours of #{size(image)}, #{words}", taken, "≤ 700 ms", beside
       end
     end
+
+    def main(picture, **given) = Magpie::Picture::MainColours.new(Magpie::Picture::Cells.new(picture), **given).to_a
 
     # Mean ΔE00 of every ninth pixel to what it is painted with: by our main colours, nearest
     # first, and by the palette picture that libvips makes.
-    def painted(name, image)
+    def painted(name, bytes)
+      image = rgb_of(bytes)
+      lab = lab_of(image)
       [[2, 4], [4, 16]].each do |bits, count|
-        lab = lab_of(image)
-        colours = Magpie::Picture::MainColours.new(Magpie::Picture::Cells.new(Magpie::Picture.new(image)), count:).to_a
-        ours = colours.map { |each| Magpie::Bulk.de2000(each.colour.in(:lab), lab) }.reduce { |a, b| Magpie::Bulk.choose(a < b, a, b) }.mean
-        palette = Vips::Image.new_from_buffer(image.pngsave_buffer(palette: true, bitdepth: bits, dither: 0, Q: 100, compression: 0), "").extract_band(0, n: 3)
-        theirs = Magpie::Bulk.de2000(lab_of(palette), lab).mean
-        Bench.row "#{name} painted with #{count} colours, mean ΔE00 to the picture", ours, "≤ 1.05 ×", format("%.2f × libvips' quantiser", ours / theirs), unit: "ΔE"
+        far = main(Magpie::Picture.new(image), count:).map { |each| Magpie::Bulk.de2000(each.colour.in(:lab), lab) }
+        ours = far.reduce { |a, b| Magpie::Bulk.choose(a < b, a, b) }.mean
+        palette = rgb_of(image.pngsave_buffer(palette: true, bitdepth: bits, dither: 0, Q: 100, compression: 0))
+        beside = format("%.2f × libvips' quantiser", ours / Magpie::Bulk.de2000(lab_of(palette), lab).mean)
+        what = "#{name} painted with #{count} colours, mean ΔE00 to the picture"
+        Bench.row what, ours, "≤ 1.05 ×", beside, unit: "ΔE"
       end
     end
 
-    def lab_of(image) = Magpie::Bulk.linear_to_lab(Magpie::Picture::Pixels.of(image.subsample(3, 3).copy_memory).linear)
+    def rgb_of(bytes) = Vips::Image.new_from_buffer(bytes, "").extract_band(0, n: 3)
+
+    def lab_of(image)
+      Magpie::Bulk.linear_to_lab(Magpie::Picture::Pixels.of(image.subsample(3, 3).copy_memory).linear)
+    end
   end
 end

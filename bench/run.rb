@@ -8,7 +8,9 @@ FileUtils.mkdir_p(folder)
 cluster = DatabaseCluster.new(File.join(folder, "database"))
 begin
   url = cluster.start("magpie_bench")
-  status = system({"DATABASE_URL" => url, "RUBYOPT" => ENV["SERVER_RUBYOPT"]}, "bundle", "exec", "ruby", File.join(__dir__, (ARGV.first == "frames") ? "frames.rb" : "measure.rb"), *(ARGV - ["frames"]))
+  env = {"DATABASE_URL" => url, "RUBYOPT" => ENV["SERVER_RUBYOPT"]}
+  script = File.join(__dir__, (ARGV.first == "frames") ? "frames.rb" : "measure.rb")
+  status = system(env, "bundle", "exec", "ruby", script, *(ARGV - ["frames"]))
 ensure
   cluster.stop
 end

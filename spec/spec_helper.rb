@@ -14,8 +14,10 @@ RSpec.configure do |config|
   # The core's specs need neither database nor browser.
   config.define_derived_metadata(file_path: %r{/spec/core/}) { |metadata| metadata[:core] = true }
   config.define_derived_metadata(file_path: %r{/spec/(changes|routes|following|places|fuzz)/}) { |metadata| metadata[:data] = true }
-  config.define_derived_metadata(file_path: %r{/spec/pages/}) { |metadata| metadata.merge!(page: true, driver: :rack_test) }
-  config.define_derived_metadata(file_path: %r{/spec/(screens|server)/(?!bench)}) { |metadata| metadata[:screen] = true }
+  pages = {page: true, driver: :rack_test}
+  config.define_derived_metadata(file_path: %r{/spec/pages/}) { |metadata| metadata.merge!(pages) }
+  screens = %r{/spec/(screens|server)/(?!bench)}
+  config.define_derived_metadata(file_path: screens) { |metadata| metadata[:screen] = true }
 end
 
 $LOAD_PATH.unshift(File.expand_path("../lib", __dir__))
@@ -25,4 +27,7 @@ require_relative "../config/walls"
 require_relative "support/pictures"
 require_relative "support/times"
 require_relative "support/data" if ENV["DATABASE_URL"]
-RSpec.configure { |config| config.reporter.register_listener(Times.new("#{ENV["TIMES"]}#{number}.jsonl"), :example_finished, :stop) } if ENV["TIMES"]
+if ENV["TIMES"]
+  times = Times.new("#{ENV["TIMES"]}#{number}.jsonl")
+  RSpec.configure { |config| config.reporter.register_listener(times, :example_finished, :dump_summary) }
+end

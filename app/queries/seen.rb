@@ -26,7 +26,10 @@ class Seen
 
   # @return [String] path of a JPEG
   def thumbnail
-    PictureCache.file("#{key}-#{THUMBNAIL.join("x")}.jpg") { artwork? ? drawn { Magpie::Walls.thumbnail(bytes, *THUMBNAIL, name: @readable.name) } : picture.thumbnail(*THUMBNAIL) }
+    PictureCache.file("#{key}-#{THUMBNAIL.join("x")}.jpg") do
+      next picture.thumbnail(*THUMBNAIL) unless artwork?
+      drawn { Magpie::Walls.thumbnail(bytes, *THUMBNAIL, name: @readable.name) }
+    end
   end
 
   # An artwork among others. It is drawn as small as it is shown, which takes a tenth of

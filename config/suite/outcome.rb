@@ -16,15 +16,18 @@ module Suite
 
     # @param paths [Array<String>] a file for each process
     def self.read(paths)
-      new(paths.map { |path| File.exist?(path) ? File.readlines(path).map { |line| JSON.parse(line, symbolize_names: true) } : [] })
+      new(paths.map { |path| File.exist?(path) ? File.readlines(path).map { |line| note(line) } : [] })
     end
+
+    def self.note(line) = JSON.parse(line, symbolize_names: true)
+    private_class_method :note
 
     attr_reader :examples
 
     # @param notes [Array<Array<Hash>>] of each process
     def initialize(notes)
       @examples = notes.flatten.select { |note| note[:id] }.map { |note| Example.new(**note) }
-      @ends = notes.map { |process| process.find { |note| note.key?(:ended) } }
+      @ends = notes.map { |process| process.find { |note| note.key?(:took) } }
     end
 
     def failed = examples.select(&:failed?)

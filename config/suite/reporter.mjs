@@ -9,6 +9,9 @@ export default async function* reporter(source) {
     if (type === "test:pass" && data.details?.type !== "suite") passed++
     if (type === "test:fail") failed.push(data)
   }
-  for (const { name, file, line, details } of failed) yield `\nFailed: ${name}\n  ${file}:${line}\n${inspect(details.error?.cause ?? details.error, { depth: 2 }).slice(0, 2000).replace(/^/gm, "  ")}\n`
+  for (const { name, file, line, details } of failed) yield `\nFailed: ${name}\n  ${file}:${line}\n${why(details.error)}\n`
   yield `Scripts: ${passed} passed, ${failed.length} failed\n`
 }
+
+const MOST = 2000 // characters of what an assertion has to say
+const why = error => inspect(error?.cause ?? error, { depth: 2 }).slice(0, MOST).replace(/^/gm, "  ")

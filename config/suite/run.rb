@@ -96,8 +96,8 @@ module Suite
     end
 
     def parallel
-      ["parallel_rspec", "spec", "-n", @cores.to_s, "--group-by", "runtime", "--runtime-log", SECONDS, "--unknown-runtime", "5",
-        "--combine-stderr", "--test-options", "--format progress"]
+      ["parallel_rspec", "spec", "-n", @cores.to_s, "--combine-stderr", "--test-options", "--format progress",
+        "--group-by", "runtime", "--runtime-log", SECONDS, "--unknown-runtime", "5"]
     end
 
     def times(number) = File.join(@folder, "times#{number + 1 if number > 0}.jsonl")

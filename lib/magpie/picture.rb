@@ -129,7 +129,11 @@ module Magpie
     end
 
     # A small JPEG that covers width × height, for lists.
-    def thumbnail(width, height) = Vips.call("the picture") { Picture.small_jpeg(image.thumbnail_image(width, height:, crop: :centre, export_profile: "srgb")) }
+    def thumbnail(width, height)
+      Vips.call("the picture") do
+        Picture.small_jpeg(image.thumbnail_image(width, height:, crop: :centre, export_profile: "srgb"))
+      end
+    end
 
     private
 

@@ -3,7 +3,7 @@ require_relative "../../config/suite/run"
 RSpec.describe Suite do
   def note(id, seconds, status = "passed") = {id: "./#{id}[1:1]", file: id, words: "it does", seconds:, status:}
 
-  def ended(took, outside: 0) = {ended: 99.0, took:, failed: 0, outside:}
+  def ended(took, outside: 0) = {took:, outside:}
 
   describe Suite::Outcome do
     let(:notes) { [[note("spec/core/color_spec.rb", 1.5), note("spec/screens/mix_spec.rb", 4.0, "failed"), ended(60.0)], [note("spec/core/color_spec.rb", 0.5), note("spec/server/kill_spec.rb", 9.0, "failed"), ended(66.0)]] }

@@ -14,8 +14,9 @@ module DemoRows
   }.freeze
   NO_ROWS = %w[schema_migrations ar_internal_metadata settings].freeze # of the installation
 
-  @kept = {}
   OTHERS = 1_000_000 # from which what is no demo is numbered
+
+  @kept = {}
 
   module_function
 
@@ -79,12 +80,17 @@ module DemoRows
 
   def changed
     kept = @kept[@stands]
-    asked = tables.map { |table| "SELECT '#{table}' WHERE (SELECT count(*) FROM #{table}) <> #{kept[table]} OR EXISTS (SELECT FROM #{table} WHERE xmin::text::bigint > #{@written})" }
+    asked = tables.map do |table|
+      "SELECT '#{table}' WHERE (SELECT count(*) FROM #{table}) <> #{kept[table]} " \
+        "OR EXISTS (SELECT FROM #{table} WHERE xmin::text::bigint > #{@written})"
+    end
     connection.select_values(asked.join(" UNION ALL "))
   end
 
   def copy(set, some)
-    some.each { |table| run("DELETE FROM #{table}; INSERT INTO #{table} (#{columns(table)}) TABLE demo_#{set}.#{table}") }
+    some.each do |table|
+      run("DELETE FROM #{table}; INSERT INTO #{table} (#{columns(table)}) TABLE demo_#{set}.#{table}")
+    end
     Setting.where(key: Condition::HOUSE).delete_all
   end
 
@@ -103,12 +109,23 @@ module DemoRows
 
   def tables = @tables ||= connection.tables - NO_ROWS
 
-  def columns(table) = (@columns ||= {})[table] ||= connection.columns(table).reject(&:virtual?).map { |column| connection.quote_column_name(column.name) }.join(", ")
+  # Those that are written; the others the database computes.
+  def columns(table)
+    @columns ||= Hash.new do |known, name|
+      written = connection.columns(name).reject(&:virtual?).map(&:name)
+      known[name] = written.map { |column| connection.quote_column_name(column) }.join(", ")
+    end
+    @columns[table]
+  end
 
-  def counts = connection.select_rows(tables.map { |table| "SELECT '#{table}', count(*) FROM #{table}" }.join(" UNION ALL ")).to_h
+  def counts
+    connection.select_rows(tables.map { |table| "SELECT '#{table}', count(*) FROM #{table}" }.join(" UNION ALL ")).to_h
+  end
 
   # Where each stands; nil where it has given nothing yet.
-  def sequences = connection.select_rows("SELECT sequencename, last_value FROM pg_sequences WHERE schemaname = 'public'").to_h
+  def sequences
+    connection.select_rows("SELECT sequencename, last_value FROM pg_sequences WHERE schemaname = 'public'").to_h
+  end
 
   def run(sql) = connection.execute(sql)
 

@@ -28,7 +28,10 @@ module PageSupport
   end
 
   # What a script fetches into its place.
-  def fetched(place) = visit(find(place, visible: :all).then { |there| there["data-fetch"] || there["data-load"] || there["data-fetch-opened"] })
+  def fetched(place)
+    there = find(place, visible: :all)
+    visit(there["data-fetch"] || there["data-load"])
+  end
 
   # @return [String] where it lies
   def file(name, text) = File.join(Dir.mktmpdir("brought"), name).tap { |path| File.binwrite(path, text) }
@@ -53,9 +56,6 @@ module PageSupport
     find("#selection [name=ids]", visible: :all).set(swatches.map(&:id).join(","))
     find("#selection [value=#{act}]", visible: :all).click
   end
-
-  # Parts are picked on the stage, which the window tells with whatever it asks.
-  def pick(artwork, *keys) = page.driver.header("X-Picked", "#{artwork.id}:#{numbers(artwork, *keys).sort.join(",")}")
 
   # Takes a swatch in hand.
   def hold(name)

@@ -13,11 +13,12 @@ class Times
   def example_finished(notification)
     example = notification.example
     file = example.metadata[:file_path].delete_prefix("./")
-    note(id: example.id, file:, words: example.full_description, seconds: example.execution_result.run_time.round(3), status: example.execution_result.status)
+    result = example.execution_result
+    note(id: example.id, file:, words: example.full_description, seconds: result.run_time.round(3), status: result.status)
   end
 
   # What failed while no example ran is no example that failed.
-  def stop(notification) = note(ended: now.round(1), took: (now - @begun).round(1), failed: notification.failed_examples.size, outside: RSpec.world.reporter.instance_variable_get(:@non_example_exception_count).to_i)
+  def dump_summary(summary) = note(took: (now - @begun).round(1), outside: summary.errors_outside_of_examples_count)
 
   private
 

@@ -52,7 +52,9 @@ module Magpie
 
       # As large as it is shown, which takes a tenth of the time that reading from it would.
       def thumbnail(drawing, width, height, _)
-        Picture::Vips.call("the drawing") { Picture.small_jpeg(::Vips::Image.thumbnail_buffer(drawing, width, height:, size: :both, crop: :centre, option_string: HELD)) }
+        Picture::Vips.call("the drawing") do
+          Picture.small_jpeg(::Vips::Image.thumbnail_buffer(drawing, width, height:, crop: :centre, option_string: HELD))
+        end
       end
 
       # @return [Array(String, Integer, Integer)] PNG, width, height
