@@ -17,6 +17,7 @@ module Bench
     say(*heading)
     say(*heading.map { "---" })
     PARTS.each { |name, rows| try(name, &rows) if names.empty? || names.include?(name.to_s) }
+    PARTS.clear # those of another script may follow
     FAILED.empty?
   end
 

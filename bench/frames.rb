@@ -1,12 +1,10 @@
 # Frames while the pointer moves over a picture of 12 megapixels, in headless
 # Chromium without a graphics card: the time from one frame to the next, and how
 # long the page's own thread works on each.
-require_relative "../config/environment"
-require_relative "../config/database"
-require_relative "../db/demo/load"
 require "capybara"
 require "ferrum"
 require "tmpdir"
+require_relative "ready"
 require_relative "bench"
 require_relative "following"
 require_relative "palettes"
@@ -14,10 +12,6 @@ require_relative "dress_frames"
 require_relative "gradient_frames"
 require_relative "pattern_frames"
 require_relative "fill_frames"
-
-Database.migrate
-Demo.clear
-Demo.load(whole: false) # what earlier measurements were made with
 
 module Frames
   MOVES = Bench.many(240, 6)

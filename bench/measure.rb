@@ -1,16 +1,10 @@
 # All that bin/bench measures but frames, or the parts that are named.
 ENV["HOSTS"] ||= "example.org" # as Rack::Test calls it
-require_relative "../config/environment"
-require_relative "../config/database"
-require_relative "../db/demo/load"
 require "rack/test"
+require_relative "ready"
 require_relative "bench"
 %w[following pages visitors hostile clicks dress formats libraries pictures shell colours palettes]
   .each { |part| require_relative part }
-
-Database.migrate
-Demo.clear
-Demo.load(whole: false) # what earlier measurements were made with
 
 Bench.part(:following) { Bench::Following.rows }
 Bench.part(:pages) { Bench::Pages.rows }

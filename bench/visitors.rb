@@ -1,10 +1,9 @@
 # Eight visitors at once: pages a second and bytes a page, from a server as bin/start
 # runs it. The visitors share the two cores with it, as a browser on the same machine does.
-require "net/http"
-require "socket"
+require_relative "server"
 
 module Bench
-  # A server of its own, asked by several at once.
+  # A server, asked by several at once.
   class Visitors
     COUNT = 8
     SECONDS = Integer(ENV.fetch("SECONDS") { Bench.many(6, 1) })
@@ -13,14 +12,12 @@ module Bench
     # @param demo [Project]
     def initialize(demo)
       @demo = demo
-      @port = TCPServer.open("127.0.0.1", 0) { |server| server.addr[1] }
+      @port = Server.port
     end
 
     def rows
-      serve do
-        %w[gather palettes dress deliver].first(Bench.many(4, 1)).each do |place|
-          Bench.try("Page #{place}, #{COUNT} visitors at once") { page(place) }
-        end
+      %w[gather palettes dress deliver].first(Bench.many(4, 1)).each do |place|
+        Bench.try("Page #{place}, #{COUNT} visitors at once") { page(place) }
       end
     end
 
@@ -31,25 +28,9 @@ module Bench
       Bench.row "Page #{place}, #{COUNT} visitors at once", pages, "aim: 100", "#{used.round(1)} ms of a core in the server; #{bytes / 1024} KB, #{sent / 1024} KB sent", unit: "a second"
     end
 
-    def serve
-      root = File.expand_path("..", __dir__)
-      @pid = pid = spawn({"APP_ENV" => "production", "RUBYOPT" => ENV["SERVER_RUBYOPT"]}, "bundle", "exec", "puma", "--silent", "-C", "config/puma.rb", "-b", "tcp://127.0.0.1:#{@port}", chdir: root)
-      sleep 0.1 until answering?
-      yield
-    ensure
-      Process.kill("TERM", pid)
-      Process.wait(pid)
-    end
-
-    def answering?
-      Net::HTTP.get_response("127.0.0.1", "/health", @port).is_a?(Net::HTTPOK)
-    rescue SystemCallError
-      false
-    end
-
     # Seconds of a core that the server's processes have used.
     def used
-      workers = Dir["/proc/[0-9]*/stat"].filter_map { |file| File.read(file)[/\) (.*)/, 1].split if File.exist?(file) }.select { |fields| fields[1].to_i == @pid }
+      workers = Dir["/proc/[0-9]*/stat"].filter_map { |file| File.read(file)[/\) (.*)/, 1].split if File.exist?(file) }.select { |fields| fields[1].to_i == Server.pid }
       workers.sum { |fields| fields[11].to_i + fields[12].to_i } / TICKS
     end
 

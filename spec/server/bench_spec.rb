@@ -16,24 +16,21 @@ RSpec.describe "bin/bench, in small" do
   end
 
   # @return [Array(String, Boolean)] what it printed, and whether all went well
-  def measured(script, *parts)
+  def measured
     with_database do |url|
-      env = {"DATABASE_URL" => url, "SMALL" => "1", "APP_ENV" => "production", "TIMES" => nil, "SPEC_OPTS" => nil, "CACHE_DIR" => "#{ENV["CACHE_DIR"]}-bench", "CHROMIUM" => ENV["CHROMIUM"] || "/usr/bin/chromium-headless-shell"}
-      told, status = Open3.capture2e(env, "bundle", "exec", "ruby", script, *parts, chdir: File.expand_path("../..", __dir__))
+      env = {"DATABASE_URL" => url, "SMALL" => "1", "APP_ENV" => "production", "TIMES" => nil, "SPEC_OPTS" => nil,
+             "CACHE_DIR" => "#{ENV["CACHE_DIR"]}-bench", "CHROMIUM" => ENV["CHROMIUM"] || "/usr/bin/chromium-headless-shell"}
+      told, status = Open3.capture2e(env, "bundle", "exec", "ruby", "bench/small.rb", chdir: File.expand_path("../..", __dir__))
       [told, status.success?]
     end
   end
 
-  it "measures every part that is promised" do
-    told, well = measured("bench/measure.rb")
+  it "measures every part that is promised, and frames" do
+    told, well = measured
     expect(told.lines.grep(/failed/).join).to eq ""
-    expect([well, told.lines.grep(/\A\| .* (ms|second|ΔE) \|/).size]).to match [true, be > 100]
-  end
-
-  it "measures frames" do
-    told, well = measured("bench/frames.rb")
-    expect(told.lines.grep(/failed/).join).to eq ""
-    expect([well, told.lines.grep(/frame to frame|dragged|shifted|scrolled|carried/).size]).to match [true, be > 12]
+    expect(well).to be true
+    expect(told.lines.grep(/\A\| .* (ms|second|ΔE) \|/).size).to be > 100
+    expect(told.lines.grep(/frame to frame|dragged|shifted|scrolled|carried/).size).to be > 12
   end
 
   it "goes on where a row fails, says so, and says which parts there are" do
