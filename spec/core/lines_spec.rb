@@ -8,7 +8,7 @@ RSpec.describe Magpie::Artwork::Lines do
   # On white; with #FFCE5C for fills and #231F55 for lines.
   def drawn(artwork, **set)
     template = Magpie::Artwork::Settings.onto(artwork.template, artwork.parts.to_h { |part| [part.key, Magpie::Artwork::Settings.from(set)] })
-    Vips::Image.svgload_buffer(Magpie::Painters::Flat.new(template, artwork.paints).to_s).flatten(background: 255)
+    Vips::Image.svgload_buffer(Magpie::Painters::Flat.new(template, artwork.paints).to_s).flatten(background: 255).copy_memory
   end
 
   def colour(image, x, y) = image.getpoint(x, y).first(3).map(&:round).then { |channels| {[255, 206, 92] => :fill, [35, 31, 85] => :line, [255, 255, 255] => nil}.fetch(channels, channels) }

@@ -3,14 +3,18 @@ RSpec.describe Magpie::Library::Nearest do
 
   def some(count) = Array.new(count) { Magpie::Color.new(:srgb, Array.new(3) { random.rand }, random.rand(4).zero? ? 0.5 : 1.0) }
 
-  # All of them, one by one.
-  def plain(entries, colour, most: nil, within: Float::INFINITY, alike: false)
-    found = entries.each_with_index.filter_map do |(each, reference), number|
-      next if alike && (each.alpha - colour.alpha).abs >= 0.02
-      [reference, Magpie::Difference.de2000(each, colour), number]
+  # All of them, measured one by one, the nearest first.
+  # @return [Array<Array>] of [reference, alpha, difference]
+  def measured(entries, colour)
+    all = entries.map { |each, reference| [reference, each.alpha, Magpie::Difference.de2000(each, colour)] }
+    all.each_with_index.sort_by { |(_, _, difference), number| [difference, number] }.map(&:first)
+  end
+
+  def plain(measured, colour, most: nil, within: Float::INFINITY, alike: false)
+    found = measured.select do |_, alpha, difference|
+      difference <= within && !(alike && (alpha - colour.alpha).abs >= 0.02)
     end
-    found = found.select { |_, difference, _| difference <= within }.sort_by { |_, difference, number| [difference, number] }
-    (most ? found.first(most) : found).map { |reference, difference, _| [reference, difference] }
+    (most ? found.first(most) : found).map { |reference, _, difference| [reference, difference] }
   end
 
   def expect_same(found, wanted)
@@ -23,11 +27,13 @@ RSpec.describe Magpie::Library::Nearest do
       entries = some(count).each_with_index.map { |colour, index| [colour, "entry #{index}"] }
       index = described_class.new(entries)
       [*some(25), *entries.first(3).map(&:first), *%w[#000 #FFF #0000FF].map { |text| Magpie::Notation.parse(text) }].each do |colour|
-        [{most: 1}, {most: 5}, {within: 3.0}, {most: 2, within: 6.0}, {most: 3, alike: true}, {within: 4.0, alike: true}, {within: 0.0}].each do |options|
-          expect_same index.to(colour, **options), plain(entries, colour, **options)
+        all = measured(entries, colour)
+        [{most: 1}, {most: 5}, {within: 3.0}, {most: 2, within: 6.0}, {most: 3, alike: true},
+          {within: 4.0, alike: true}, {within: 0.0}].each do |options|
+          expect_same index.to(colour, **options), plain(all, colour, **options)
         end
       end
-      expect_same index.to(entries[0][0]), plain(entries, entries[0][0])
+      expect_same index.to(entries[0][0]), plain(measured(entries, entries[0][0]), entries[0][0])
     end
   end
 
