@@ -92,14 +92,6 @@ RSpec.describe "Dress, colourways", :screen do
     expect(page).to have_no_css("#beside-#{winter.id}")
   end
 
-  it "go out each on its own" do
-    dress(add("Winter hours"), "rosehip_band", with: "Nebula teal")
-    visit "/projects/#{demo.id}/deliver?what=artwork"
-    within(".deliver-item", text: "Poster, Winter hours") { click_link "Download flat" }
-    file = File.join(DOWNLOADS, "poster-winter-hours-flat.svg")
-    eventually { expect(File.exist?(file) && File.read(file)).to include "#2F8FA3" }
-  end
-
   describe "another palette" do
     before do
       palette = Palette.create!(name: "Winter sky")

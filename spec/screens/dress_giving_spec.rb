@@ -70,16 +70,9 @@ RSpec.describe "Dress, giving", :screen do
     expect(page).to have_field("Opacity of the fill in per cent", with: "", placeholder: "mixed")
   end
 
-  it "makes what is picked lighter: a followed swatch is left, or changed, as was chosen" do
-    ember = Swatch.find_by!(name: "Ember sky")
+  it "makes what is picked lighter, and the swatch that it follows, where that was chosen" do
+    ember, lighter = Swatch.find_by!(name: "Ember sky"), Magpie::Making::Nudge.apply(hex("#E46F58"), :lighter).hex
     click_part "ember_band"
-    find("#steps summary").click
-    click_button "Lighter"
-    expect(page).to have_content("Ember sky is followed no longer by what is picked: it has colours of its own")
-    lighter = Magpie::Making::Nudge.apply(hex("#E46F58"), :lighter).hex
-    expect([fill_of("#stage", "ember_band"), ember.reload.hex, place(poster, "ember_band").reload.swatch]).to eq [lighter, "#E46F58", nil]
-    click_button "Undo"
-    eventually { expect(fill_of("#stage", "ember_band")).to eq "#E46F58" }
     find("#steps summary").click
     find("label", text: "is changed, with all that follows").click
     expect(page).to have_css("#steps[open]")
@@ -101,20 +94,5 @@ RSpec.describe "Dress, giving", :screen do
     settled
     click_part "moor"
     eventually { expect(fill_of("#stage", "moor")).to eq hex }
-  end
-
-  it "gives new parts without a fill what the project has for them" do
-    icon = File.join(DOWNLOADS, "icon.svg")
-    File.write(icon, %(<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 9 9"><path id="bare" d="M0 0h9v9H0z"/></svg>))
-    open_dress
-    select "Nebula teal", from: "Parts that come in without a fill get"
-    expect(page).to have_content("Parts that come in without a fill follow Nebula teal from now on")
-    settled
-    within(".others > .bring-in") { attach_file "files[]", icon, make_visible: true }
-    expect(page).to have_css(".said", text: "Icon, 1 part")
-    eventually { expect(fill_of("#stage", "bare")).to eq "#2F8FA3" }
-    settled
-    select "black, as files have it", from: "Parts that come in without a fill get"
-    expect(page).to have_content("are black, as their files have it")
   end
 end

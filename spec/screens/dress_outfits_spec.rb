@@ -19,28 +19,18 @@ RSpec.describe "Dress, outfits", :screen do
     settled
   end
 
-  def keep_ring(name = "Brass ring")
+  def keep_ring
     pick_part "planet_ring"
     open_sheet
-    fill_in "outfit_name", with: name
+    fill_in "outfit_name", with: "Brass ring"
     find("#outfit-keep").click
-    expect_done "Kept the outfit #{name} in Quillmere house"
+    expect_done "Kept the outfit Brass ring in Quillmere house"
     settled
   end
 
   def let_go
     find("#stage").send_keys :escape
     picks
-    settled
-  end
-
-  # What is done with an outfit in its palette.
-  def edit_outfit(name, &)
-    find(".outfit-card", text: name).hover
-    within(".outfit-card", text: name) do
-      find("summary").click unless find("details")["open"]
-      yield
-    end
     settled
   end
 
@@ -82,48 +72,6 @@ RSpec.describe "Dress, outfits", :screen do
     eventually { expect([look("plum_band"), look("rosehip_band")]).to all eq ring }
   end
 
-  it "reaches all that wears it, in other artworks too, when it becomes what is picked" do
-    keep_ring
-    badge = Artwork.find_by!(name: "Badge")
-    Changes::WearOutfit.perform(demo, actor: Actor.new, artwork: badge, numbers: badge.parts.where(key: "rim_line").pluck(:position), outfit: Outfit.sole)
-    hold "Nebula teal"
-    find("#target label", text: "Line").click
-    settled
-    find("#give").click
-    expect_done "Dressed the line of Planet ring with Nebula teal"
-    settled
-    expect(page).to have_css("#picked .picked-wears", text: "wears Brass ring", count: 1)
-    open_sheet
-    click_button "Change it to this"
-    expect_done "Changed the outfit Brass ring, which 2 parts wear"
-    expect(page).to have_content("Changed Brass ring, and 2 parts that wear it")
-    open_dress "tool=pick", artwork: badge
-    eventually { expect(page.evaluate_script("getComputedStyle((#{ScreenSupport::PART})('#stage', #{badge.parts.find_by!(key: "rim_line").position})).stroke")).to eq "rgb(47, 143, 163)" }
-  end
-
-  it "is taken off by what wears it, and found again by the list of what is worn" do
-    keep_ring
-    let_go
-    find(".in-row", text: "Brass ring").click
-    picks "planet_ring"
-    settled
-    open_sheet
-    click_button "Take off"
-    expect_done "Took the outfit off Planet ring"
-    expect(page).to have_no_css(".in-row", text: "Brass ring")
-    expect(look("planet_ring")).to eq ring
-  end
-
-  it "is refused under a name that is there, and nothing is lost" do
-    keep_ring
-    pick_part "moor"
-    open_sheet
-    fill_in "outfit_name", with: "brass ring"
-    find("#outfit-keep").click
-    expect(page).to have_content("Quillmere house already has an outfit called brass ring")
-    expect(Outfit.count).to eq 1
-  end
-
   it "is given in several artworks by what fills them, shown beforehand, in one step" do
     keep_ring
     open_dress "tool=pick&do=palette"
@@ -139,27 +87,5 @@ RSpec.describe "Dress, outfits", :screen do
     eventually { expect(look("dome_slit")).to eq ring }
     click_button "Undo"
     eventually { expect(look("dome_slit")).not_to eq ring }
-  end
-
-  it "stands in its palette: renamed, moved, removed, and what wears it stays" do
-    keep_ring "Ring"
-    pick_part "moor"
-    open_sheet
-    fill_in "outfit_name", with: "Night moor"
-    find("#outfit-keep").click
-    expect_done "Kept the outfit Night moor in Quillmere house"
-    visit "/projects/#{demo.id}/palettes"
-    settled
-    expect(all(".outfit-card b").map(&:text)).to eq ["Ring", "Night moor"]
-    edit_outfit("Night moor") { click_button "Move up" }
-    eventually { expect(all(".outfit-card b").map(&:text)).to eq ["Night moor", "Ring"] }
-    edit_outfit("Ring") do
-      fill_in "Name", with: "Brass halo"
-      click_button "Save"
-    end
-    expect(page).to have_css(".outfit-card", text: "Brass halo")
-    edit_outfit("Night moor") { click_button "Remove this outfit" }
-    expect(page).to have_no_css(".outfit-card", text: "Night moor")
-    expect(page).to have_content("What wore it stays as it is")
   end
 end

@@ -5,10 +5,19 @@ RSpec.describe "Mix", :screen do
 
   # Opens the sheet on a swatch with one of its panels.
   def mix(swatch = ember, panel: "reach", place: "palettes", **choices)
-    visit "/projects/#{demo.id}/#{place}"
-    prefer(panel:, **choices)
+    if choices.any?
+      visit "/"
+      prefer(**choices)
+    end
     visit "/projects/#{demo.id}/#{place}?mix=#{swatch.id}"
     expect(page).to have_content("Read as")
+    turn_to(panel) unless panel == "reach"
+  end
+
+  def turn_to(panel)
+    find(".mix-tabs label", text: panel.capitalize, exact_text: true).click
+    expect(page).to have_css(".mix-tabs input[value='#{panel}']:checked", visible: :all).and have_css("#mix-panel [data-fragment]")
+    settled
   end
 
   def type(text) = fill_in("Colour in any notation", with: text)
@@ -234,8 +243,7 @@ RSpec.describe "Mix", :screen do
     mix
     expect(box_of("#mix")["height"]).to be <= 400
     %w[tints mix between ramp harmony checks].each do |panel|
-      mix(panel:)
-      expect(page).to have_css("#mix-panel [data-fragment]")
+      turn_to(panel)
       wide = page.evaluate_script("(() => { const panel = document.querySelector('#mix-panel'); return panel.scrollWidth - panel.clientWidth })()")
       expect(wide).to be <= 0, panel
     end

@@ -17,7 +17,7 @@ module Measured
   private
 
   def at_size(width, height, fingers: false)
-    page.driver.resize(width, height)
+    page.driver.browser.page.set_viewport(width:, height:) # the frame round it need not grow with it
     by_finger if fingers
     settle_down
     yield.map { |words| "#{width} wide#{", by finger" if fingers}: #{words}" }
