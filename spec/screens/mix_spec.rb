@@ -118,9 +118,7 @@ RSpec.describe "Mix", :screen do
     find(".mix-models summary").click
     within("#mix-models") { check "LCh" } # a fifth is one too many
     expect(page).to have_no_css("fieldset[data-model=lch]")
-    within("#mix-models") do
-      uncheck "HSB"
-    end
+    within("#mix-models") { uncheck "HSB" }
     expect(page).to have_no_css("fieldset[data-model=hsb]")
     visit "/projects/#{demo.id}/gather?mix=#{ember.id}"
     eventually { expect(all("fieldset[data-model]").map { |group| group["data-model"] }).to eq %w[rgb lab cmyk] }
