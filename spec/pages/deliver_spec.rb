@@ -64,6 +64,44 @@ RSpec.describe "Deliver, as pages" do
       expect(Magpie::Artwork.read(downloaded).colours).to eq Magpie::Artwork.read(DataSupport::POSTER).colours
       expect(downloaded).not_to include("var(")
     end
+
+    it "keeps what is chosen about a format, and shows what it does" do
+      choose_of_file "oklch()", from: "Colours"
+      expect(page).to have_css("#file-text", text: "--ember-sky: oklch(")
+      fill_in "Prefix", with: "night"
+      sends find_field("Prefix")
+      expect(page).to have_css("#file-text", text: "--night-ember-sky: oklch(")
+      click_button "Plain table"
+      expect(page).to have_css("#file-text", text: "colour table")
+      choose_of_file "hex", from: "Colours"
+      expect(page).to have_css("#file-text", text: "#E46F58")
+      click_button "CSS custom properties"
+      expect(page).to have_css("#file-text", text: "--night-ember-sky: oklch(")
+      choose_of_file "Star trail", from: "Dark values from"
+      expect(page).to have_css("#file-text", text: "color-scheme: light dark;")
+      click_link "Gather"
+      click_link "Deliver"
+      expect(page).to have_css("#file-text", text: "color-scheme: light dark;")
+      expect(page).to have_field("Prefix", with: "night")
+    end
+
+    it "gives a palette an address that follows it, until it is withdrawn" do
+      find("button", text: "Make one", visible: :all).click
+      expect(page).to have_content("Quillmere house has a watch address now")
+      address = find_field("Watch address", visible: :all).value
+      given = -> { Capybara.using_session(:another_program) { visit(address).then { downloaded } } }
+      expect(given.call).to include("--ember-sky: #E46F58;")
+      ember = house.swatches.find_by!(name: "Ember sky")
+      Changes::ChangeSwatch.perform(demo, swatch: ember, actor:, colour: hex("#52A3CC"), definition: "#52A3CC", before: ember.hex)
+      expect(given.call).to include("--ember-sky: #52A3CC;")
+      click_button "Plain table"
+      expect(find_field("Watch address", visible: :all).value).to end_with(".txt")
+      find("button", text: "Withdraw it", visible: :all).click
+      expect(page).to have_content("The watch address of Quillmere house is withdrawn")
+      expect(page).to have_no_field("Watch address", visible: :all)
+      given.call
+      expect(Capybara.using_session(:another_program) { page.status_code }).to eq 404
+    end
   end
 
   describe "in" do

@@ -108,4 +108,42 @@ RSpec.describe "Dress, as pages" do
     expect(downloaded).to include("<svg", "#2F8FA3")
     expect(page.response_headers["Content-Disposition"]).to include "poster-winter-hours-flat.svg"
   end
+
+  describe "of strays" do
+    # One the same as no swatch, one near Rosehip, one near Slate dome.
+    before do
+      {"rosehip_band" => "#A84F63", "dome_wall" => "#6F7384", "moor" => "#00FF88"}.each do |key, text|
+        spot = place(poster, key)
+        spot.follow&.destroy
+        spot.update!(**Place.copying(hex(text)))
+      end
+    end
+
+    def linked_to(key) = place(poster, key).reload.swatch&.name
+
+    it "make shared swatches of all, or of those that are picked" do
+      pick "moor"
+      find_field("Group", visible: :all).set("New greens")
+      press "Of what is picked"
+      expect(page).to have_content("Made 1 shared swatch in New greens")
+      expect(page).to have_css(".rack h2", text: "New greens")
+      expect(linked_to("moor")).to eq Group.find_by!(name: "New greens").swatches.first.name
+      press "Make 2 swatches"
+      expect(page).to have_content("Made 2 shared swatches in Colours of Poster")
+      expect(page).to have_no_css(".stray")
+      click_button "Undo"
+      expect(page).to have_css(".stray", count: 2)
+    end
+
+    it "list the colours of all artworks" do
+      lamp = -> { find(".in-artwork li", text: "Lamp") }
+      open_artwork
+      expect(lamp.call).to have_content("8 fills")
+      all = find("#colours-of label", text: "All 2").find("input", visible: :all)
+      all.choose
+      sends all
+      expect(page).to have_content("Colours in the project")
+      expect(lamp.call).to have_content("12 fills")
+    end
+  end
 end

@@ -87,4 +87,33 @@ RSpec.describe "Libraries, as pages", demo: :libraries do
     expect(page).to have_content("It has no entries. Add one at the side.")
     expect(find(".library-head").text.squish).to start_with "Bare 0 entries"
   end
+
+  it "give what they have to the hand and to palettes with its code, which stays when they go" do
+    open_library "Tarn & Fell masonry paints"
+    click_link "Hearth clay"
+    click_link "After"
+    expect(page).to have_css("tr.chosen td", text: "TF 089")
+    click_link "Before"
+    expect(page).to have_css("tr.chosen td", text: "TF 088")
+    find("button[aria-label='Take Hearth clay in hand']").click
+    expect(page).to have_css("#hand", text: "Hearth clay")
+    open_place "palettes"
+    find("#hand").click_button("Keep")
+    expect(page).to have_content("Kept Hearth clay in")
+    entry = library("Tarn & Fell masonry paints").entries.find_by!(code: "TF 088")
+    expect(swatch("Hearth clay")).to have_attributes(code: "TF 088", kind: "spot", entry:)
+    find(".chip[title^='Hearth clay']").click
+    click_link "TF 088 Hearth clay"
+    expect(page).to have_css(".library-uses li", text: /Hearth clay\s+Quillmere house/)
+    click_link "About the library"
+    click_link "Remove…"
+    expect(page).to have_content("1 swatch is noted with an entry of it, and keeps its colour and code")
+    expect(page).to have_content("used by Night open house")
+    click_button "Remove it"
+    lines = Library.count
+    expect(page).to have_css(".library-line", count: lines - 1)
+    expect(swatch("Hearth clay").code).to eq "TF 088"
+    click_button "Undo"
+    expect(page).to have_css(".library-line", count: lines)
+  end
 end

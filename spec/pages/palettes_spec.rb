@@ -148,6 +148,20 @@ RSpec.describe "Palettes, as pages" do
     expect(Palette.exists?(name: "Star trail")).to be false
   end
 
+  it "offer to undo from the list only what nothing later stands on" do
+    ion = swatch("Ion pink")
+    ["Ion rose", "Ion red"].each { |name| Changes::EditSwatch.perform(demo, actor:, swatch: ion.reload, fields: {name:}) }
+    open_place "palettes"
+    fetched "#changes-listed"
+    within("li", text: "Renamed Ion pink to Ion rose") do
+      later = "“Renamed Ion rose to Ion red” came later and stands on it. Undo that first"
+      expect(page).to have_css("[title='#{later}']", text: "needed by a later one")
+      expect(page).to have_no_button("Undo only this")
+    end
+    within("li", text: "Renamed Ion rose to Ion red") { click_button "Undo only this" }
+    expect(ion.reload.name).to eq "Ion rose"
+  end
+
   it "take a group, keep into it, and say when a name is taken" do
     fill_in "Name of a new group in Quillmere house", with: "Signs"
     click_button "Add group", match: :first

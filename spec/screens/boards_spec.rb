@@ -65,17 +65,19 @@ RSpec.describe "Boards", :screen do
     expect(page).to have_css(".board-drawing image")
   end
 
-  it "have variants that are shown full-screen, flipped by keys and compared; a changed swatch changes them", demo: :libraries do
-    hold "Ember sky"
-    begin_board
-    ["Nebula teal", "Peat", "Moonwash"].each_with_index do |name, index|
-      hold name
-      open_place "match/board"
-      click_button "Add what is in hand"
-      expect(page).to have_css(".board-variants figure", count: index + 2)
-    end
-    expect(all(".board-variants figcaption b").map(&:text)).to eq ["Ember sky", "Nebula teal", "Peat", "Moonwash"]
-    expect(page).to have_content("Ground 4 of 4")
+  # The bench, with the grounds Apricot and Peat.
+  def open_bench
+    visit "/projects/#{demo.id}/match/board?board=#{Board.find_by!(name: "Star trail bench").id}"
+    expect(page).to have_css(".board-variants figure", count: 2)
+  end
+
+  it "have variants that are shown full-screen, flipped by keys and compared; a changed swatch changes them", demo: :whole do
+    hold "Moonwash"
+    open_bench
+    click_button "Add what is in hand"
+    expect(page).to have_css(".board-variants figure", count: 3)
+    expect(all(".board-variants figcaption b").map(&:text)).to eq %w[Apricot Peat Moonwash]
+    expect(page).to have_content("Ground 3 of 3")
     click_button "Darker"
     click_button "Darker"
     expect(page).to have_css(".board-variants .soft", text: "darker by 2")
@@ -92,34 +94,33 @@ RSpec.describe "Boards", :screen do
     expect(page).to have_css("#show-name", text: "Moonwash")
     seen = -> { all("#show-board section").map { |section| section.find("title", visible: :all).text(:all).split(", ").last } }
     keys :right
-    expect(page).to have_css("#show-name", text: "Ember sky")
-    expect(seen.call).to eq ["Ember sky"]
+    expect(page).to have_css("#show-name", text: "Apricot")
+    expect(seen.call).to eq ["Apricot"]
     keys :left, :left
     expect(page).to have_css("#show-name", text: "Peat")
     keys "c"
     expect(page).to have_css("#show-name", text: "Peat · Moonwash")
     expect(seen.call).to eq ["Peat", "Moonwash"]
     keys :escape
-    expect(page).to have_css(".board-variants figure", count: 4)
-    Changes::ChangeSwatch.perform(demo, actor:, swatch: Swatch.find_by!(name: "Nebula teal"), colour: hex("#884422"), definition: nil, before: "#2F8FA3")
-    find("#variant-#{Variant.find_by!(name: "Nebula teal").id}").click
+    expect(page).to have_css(".board-variants figure", count: 3)
+    Changes::ChangeSwatch.perform(demo, actor:, swatch: Swatch.find_by!(name: "Apricot"), colour: hex("#884422"), definition: nil, before: "#F3BA70")
+    find("#variant-#{Variant.find_by!(name: "Apricot").id}").click
     eventually { expect(ground).to eq "#884422" }
     click_button "Undo"
-    eventually { expect(ground).to eq "#2F8FA3" }
+    eventually { expect(ground).to eq "#F3BA70" }
   end
 
-  it "go out as a page for a client" do
-    hold "Ember sky"
-    begin_board
+  it "go out as a page for a client", demo: :whole do
+    open_bench
     find("summary", text: "About this board").click
     click_button "Make a show page for a client"
     address = find(".board-address", visible: :all)[:href]
     visit address
-    expect(page).to have_css("#show-name", text: "Ember sky")
+    expect(page).to have_css("#show-name", text: "Apricot")
     expect(page).to have_css("image", visible: :all)
     expect(page).to have_no_link("Leave")
     expect(page.html).not_to include("/projects/")
-    Changes::ShowBoard.perform(demo, actor:, board: Board.last, on: false)
+    Changes::ShowBoard.perform(demo, actor:, board: Board.find_by!(name: "Star trail bench"), on: false)
     visit address
     expect(page).to have_content("This is not here")
   end

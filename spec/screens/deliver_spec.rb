@@ -1,4 +1,3 @@
-require "net/http"
 require "support/files_of_a_person"
 require "support/trail"
 
@@ -31,45 +30,6 @@ RSpec.describe "Deliver", :screen do
       click_button "Send out 2…"
       expect(page).to have_content("2 swatches, selected on Palettes")
       expect(find("#file-text").text.scan(/--[\w-]+/)).to eq %w[--ember-sky --apricot]
-    end
-
-    it "keeps what is chosen about a format, and shows what it does" do
-      select "oklch()", from: "Colours"
-      expect(page).to have_css("#file-text", text: "--ember-sky: oklch(")
-      fill_in "Prefix", with: "night"
-      find("body").send_keys(:tab)
-      expect(page).to have_css("#file-text", text: "--night-ember-sky: oklch(")
-      click_button "Plain table"
-      expect(page).to have_css("#file-text", text: "colour table")
-      select "hex", from: "Colours"
-      expect(page).to have_css("#file-text", text: "#E46F58")
-      click_button "CSS custom properties"
-      expect(page).to have_css("#file-text", text: "--night-ember-sky: oklch(")
-      select "Star trail", from: "Dark values from"
-      expect(page).to have_css("#file-text", text: "color-scheme: light dark;")
-      click_button "PNG with its palette"
-      expect(page).to have_css(".deliver-picture img") { |image| image.evaluate_script("this.naturalWidth > 0") }
-      click_link "Gather"
-      click_link "Deliver"
-      click_button "CSS custom properties"
-      expect(page).to have_css("#file-text", text: "color-scheme: light dark;")
-    end
-
-    it "gives a palette an address that follows it, until it is withdrawn" do
-      find("#watch summary").click
-      click_button "Make one"
-      expect(page).to have_content("Quillmere house has a watch address now")
-      address = find_field("Watch address").value
-      expect(Net::HTTP.get(URI(address))).to include("--ember-sky: #E46F58;")
-      ember = house.swatches.find_by!(name: "Ember sky")
-      Changes::ChangeSwatch.perform(demo, swatch: ember, actor: Actor.new, colour: Magpie::Notation.parse("#52A3CC"), definition: "#52A3CC", before: ember.hex)
-      expect(Net::HTTP.get(URI(address))).to include("--ember-sky: #52A3CC;")
-      click_button "Plain table"
-      eventually { expect(find_field("Watch address").value).to end_with(".txt") }
-      click_button "Withdraw it"
-      expect(page).to have_content("The watch address of Quillmere house is withdrawn")
-      expect(page).to have_no_field("Watch address")
-      expect(Net::HTTP.get_response(URI(address)).code).to eq "404"
     end
   end
 

@@ -55,24 +55,6 @@ RSpec.describe "Dress, the colours in it", :screen do
     expect([linked_to("rosehip_band"), linked_to("dome_wall"), linked_to("moor")]).to eq ["Rosehip", "Slate dome", nil]
   end
 
-  it "makes shared swatches of all strays, or of those that are picked" do
-    row("#00FF88").find("a").click
-    picks "moor"
-    expect(page).to have_css("#swap-colour")
-    find(".keep-strays summary").click
-    fill_in "Group", with: "New greens"
-    click_button "Of what is picked"
-    expect(page).to have_content("Made 1 shared swatch in New greens")
-    expect(page).to have_css(".rack h2", text: "New greens")
-    expect(linked_to("moor")).to eq Group.find_by!(name: "New greens").swatches.first.name
-    find(".keep-strays summary").click
-    click_button "Make 2 swatches"
-    expect(page).to have_content("Made 2 shared swatches in Colours of Poster")
-    expect(page).to have_no_css(".stray")
-    click_button "Undo"
-    expect(page).to have_css(".stray", count: 2)
-  end
-
   it "swaps a colour for what is in hand: here, in the project, in all of the house" do
     row("Lamp").find("a").click
     expect(page).to have_content("Take the swatch in hand that it is to be swapped for")
@@ -102,12 +84,5 @@ RSpec.describe "Dress, the colours in it", :screen do
     within(".hand-end") { click_link "Badge" }
     expect(page).to have_css(".tools", text: "Badge, 13 parts. 4 parts picked")
     picks "badge_slit", *(2..4).map { |star| "enamel/g#{star}/svg1/path1" }, artwork: Artwork.find_by!(name: "Badge")
-  end
-
-  it "lists the colours of all artworks" do
-    expect(row("Lamp")).to have_content("8 fills")
-    find("#colours-of label", text: "All 2").click
-    expect(page).to have_content("Colours in the project")
-    expect(row("Lamp")).to have_content("12 fills")
   end
 end

@@ -139,20 +139,6 @@ RSpec.describe "Every place", :screen do
     eventually { expect(find("#undo", visible: :all)).to be_disabled }
   end
 
-  it "offers to undo from the list only what nothing later stands on" do
-    open_place "palettes"
-    find(".chip[title^='Ion pink']").click
-    rename_to "Ion rose"
-    rename_to "Ion red"
-    find("summary", text: "Changes").click
-    within("li", text: "Renamed Ion pink to Ion rose") do
-      expect(page).to have_css("[title='“Renamed Ion rose to Ion red” came later and stands on it. Undo that first']", text: "needed by a later one")
-      expect(page).to have_no_button("Undo only this")
-    end
-    within("li", text: "Renamed Ion rose to Ion red") { click_button "Undo only this" }
-    expect(page).to have_css(".chip-cell", text: "Ion rose")
-  end
-
   it "shows a bad notation's reason in Mix, and cannot apply it" do
     open_place "palettes"
     find(".chip[title^='Coral']").click

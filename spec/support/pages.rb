@@ -30,7 +30,7 @@ module PageSupport
   # What a script fetches into its place.
   def fetched(place)
     there = find(place, visible: :all)
-    visit(there["data-fetch"] || there["data-load"])
+    visit(there["data-fetch"] || there["data-load"] || there["data-fetch-opened"])
   end
 
   # @return [String] where it lies
