@@ -37,8 +37,10 @@ module Suite
       when %r{\Aspec/support/(\w+)\.rb\z} then using("support/#{$1}")
       when %r{\Aspec/} then [file]
       when %r{\A(?:app|lib|config)/.*?(\w+)\.rb\z} then naming(constant($1)) + of_place(file)
-      when %r{\A(?:app|db/demo)/} then of_place(file)
+      when %r{\A(?:app/places|db/demo)/} then of_place(file)
       when %r{\Aassets/js/(\w+)\.js\z} then called($1.split("_").first)
+      when %r{\Aapp/views/} then @specs.keys.grep(%r{\Aspec/pages/}) # shown in all places
+      when %r{\Aassets/css/} then called("windows")
       else []
       end
     end

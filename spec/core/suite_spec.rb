@@ -52,7 +52,10 @@ RSpec.describe Suite do
 
   describe Suite::Changed do
     let(:specs) do
-      {"spec/core/gamut_spec.rb" => "describe Magpie::Gamut", "spec/changes/gather_spec.rb" => "Changes::KeepColour.perform", "spec/routes/match_spec.rb" => "get", "spec/screens/match_table_spec.rb" => %(require "support/files_of_a_person"), "spec/support/data.rb" => "", "spec/scripts/queue.test.mjs" => ""}
+      {"spec/core/gamut_spec.rb" => "describe Magpie::Gamut", "spec/changes/gather_spec.rb" => "Changes::KeepColour.perform",
+       "spec/routes/match_spec.rb" => "get", "spec/screens/match_table_spec.rb" => %(require "support/files_of_a_person"),
+       "spec/pages/boards_spec.rb" => "", "spec/screens/windows_spec.rb" => "", "spec/support/data.rb" => "",
+       "spec/scripts/queue.test.mjs" => ""}
     end
 
     def found(*files) = described_class.new(files, specs)
@@ -63,6 +66,8 @@ RSpec.describe Suite do
       expect(found("app/changes/keep_colour.rb").specs).to eq ["spec/changes/gather_spec.rb"]
       expect(found("app/places/match/views/table.erb").specs).to eq ["spec/routes/match_spec.rb", "spec/screens/match_table_spec.rb"]
       expect(found("spec/support/files_of_a_person.rb").specs).to eq ["spec/screens/match_table_spec.rb"]
+      expect(found("app/views/shared/hand.erb").specs).to eq ["spec/pages/boards_spec.rb"]
+      expect(found("assets/css/focus.css").specs).to eq ["spec/screens/windows_spec.rb"]
     end
 
     it "runs all scripts where one changed, and nothing for what no spec knows" do
