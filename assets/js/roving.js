@@ -90,12 +90,14 @@ export function settleAll() {
   for (const set of all("[data-roving]")) settle(set)
 }
 
-// What comes after the page has its stop as well.
+// What comes after the page has its stop as well; and what is brought up to date in its place,
+// which the server knows no stops of.
 const brings = node => node.nodeType === 1 && (node.closest("[data-roving]") || node.querySelector("[data-roving]"))
+const loses = ({ type, target }) => type === "attributes" && !target.hasAttribute("tabindex") && setOf(target)
 let waiting = false
 new MutationObserver(changes => {
-  if (waiting || !changes.some(({ addedNodes }) => [...addedNodes].some(brings))) return
+  if (waiting || !changes.some(change => loses(change) || [...change.addedNodes].some(brings))) return
   waiting = true
   queueMicrotask(() => { waiting = false; settleAll() })
-}).observe(document.documentElement, { childList: true, subtree: true })
+}).observe(document.documentElement, { childList: true, subtree: true, attributeFilter: ["tabindex"] })
 whenPageChanges(settleAll)

@@ -72,3 +72,11 @@ test("what comes after the page has its stop, too", async () => {
   await soon()
   assert.deepEqual(stops().at(-1), "late")
 })
+
+test("what comes anew in the same place, without what was noted there, is one stop again", async () => {
+  $("#a").focus()
+  for (const id of ["a", "b", "c"]) $(`#${id}`).removeAttribute("tabindex") // as what is brought up to date comes from the server
+  await soon()
+  assert.deepEqual(stops(), ["a", "inner", "one"])
+  assert.deepEqual(["b", "c", "d"].map(id => $(`#${id}`).getAttribute("tabindex")), ["-1", "-1", "-1"])
+})

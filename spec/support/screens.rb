@@ -48,11 +48,28 @@ module KeysOnWhatIsSeen
 end
 Capybara::Node::Element.prepend KeysOnWhatIsSeen
 
+# A person clicks on a page that has come: what a click before it asked for moves what is there,
+# or puts another in its place. What is told while one waits can be clicked at any time.
+module ClicksOnWhatHasCome
+  WAITING = <<~JS
+    document.documentElement.matches("[data-waiting]:not([data-unsent])") && !this.closest(".progress, .notice")
+  JS
+
+  def click(...)
+    if session.driver.is_a?(Capybara::Cuprite::Driver)
+      synchronize { raise Capybara::ElementNotFound, "the page has not come" if evaluate_script(WAITING) }
+    end
+    super
+  end
+end
+Capybara::Node::Element.prepend ClicksOnWhatHasCome
+
 # A page is there once its scripts have run: keys that come before are lost. The driver
 # alone takes the end of the empty page before it for its own, where that comes late.
 module WholePages
-  # Twice in some ten thousand visits Chromium took an answer with a script for none of HTTP,
-  # and why was not found; whoever meets it loads the page again. Anything else is an error.
+  # Once in some ten thousand answers Chromium takes one for none of HTTP, be it a page, a script
+  # or a style, and why was not found; whoever meets it loads the page again. Anything else is
+  # an error.
   GARBLED = "net::ERR_INVALID_HTTP_RESPONSE"
 
   def visit(...) = super.tap { whole }
@@ -62,13 +79,27 @@ module WholePages
   private
 
   def whole
-    come if driver.is_a?(Capybara::Cuprite::Driver) # others have nothing to wait for
-  rescue Capybara::ElementNotFound
+    return unless driver.is_a?(Capybara::Cuprite::Driver) # others have nothing to wait for
+    missing = absence
     garbled = driver.browser.network.traffic.select { |each| each.error&.error_text == GARBLED }
-    raise if garbled.empty?
-    RSpec.configuration.reporter.message("  #{garbled.map(&:url).join(", ")}: #{GARBLED}; loaded again")
+    raise missing if missing && garbled.empty?
+    load_again(garbled) if garbled.any?
+  end
+
+  def load_again(garbled)
+    told = "  #{garbled.map(&:url).join(", ")}: #{GARBLED}; loaded again"
+    RSpec.configuration.reporter.message(told)
+    driver.browser.network.clear(:traffic)
     driver.refresh
     come
+  end
+
+  # @return [Capybara::ElementNotFound, nil] where it does not come
+  def absence
+    come
+    nil
+  rescue Capybara::ElementNotFound => missing
+    missing
   end
 
   def come
