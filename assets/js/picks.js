@@ -24,10 +24,17 @@ export function pick(numbers, how, also = "") {
   for (const number of numbers) how === "toggle" && now.has(number) ? now.delete(number) : now.add(number)
   kept.set(artwork(), now)
   keep()
+  note()
   document.dispatchEvent(new CustomEvent("parts:picked"))
   besides ||= also
   clearTimeout(timer)
   timer = setTimeout(ask, SOON)
+}
+
+// What is pressed in the panel goes to what is outlined, also before the panel has come anew.
+function note() {
+  const field = find("#picked > input[name=parts]")
+  if (field) field.value = write(picked())
 }
 
 // What was picked before a reload. A browser may keep nothing, if it is told so.
@@ -64,6 +71,7 @@ function ask() {
 
 // A page that came without knowing asks once more.
 whenPageChanges(() => {
+  note()
   const shows = find("#tools[data-picked]")?.dataset.picked
   if (shows !== undefined && shows !== said() && asked !== said()) timer ??= setTimeout(ask, SOON)
   if (shows === said()) asked = null
