@@ -63,7 +63,7 @@ module Frames
   def pointer(page, address)
     [1, 5, 31].each do |probe|
       page.go_to(address)
-      page.at_css("#probe input[value='#{probe}']").evaluate("this.click()")
+      page.evaluate("document.querySelector(\"#probe input[value='#{probe}']\").click()") # nodes are numbered anew meanwhile
       rest 4 # decoding, and the main colours
       page.mouse.move(x: 300, y: 250)
       rest 1
