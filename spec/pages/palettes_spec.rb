@@ -25,6 +25,7 @@ RSpec.describe "Palettes, as pages" do
     with_selected "loosen", swatch("Ion pink")
     expect(page).to have_content("Made 1 swatch loose. Every place keeps its value")
     expect(strays.map { |place| place.reload.hex }.uniq).to eq ["#C24E86"]
+    expect([swatch("Ion pink").shared, strays.map(&:swatch_id).uniq]).to eq [false, [nil]]
   end
 
   it "remove a swatch in use: its places follow the nearest" do

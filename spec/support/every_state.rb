@@ -16,12 +16,18 @@ module EveryState
   # Parts of a page that are letter for letter as in a state before are marked; what they are is told.
   PARTS = <<~JS
     (known => {
-      const ours = / (value|data-version|data-watch)="[^"]*"/g, told = []
+      const ours = / (value|data-version|data-watch)="[^"]*"/g, told = [], before = new Set(known)
+      const mark = text => { // of 64 bits
+        let one = 1, two = 2
+        for (let at = 0; at < text.length; at++) {
+          one = Math.imul(one ^ text.charCodeAt(at), 2654435761)
+          two = Math.imul(two ^ text.charCodeAt(at), 1597334677)
+        }
+        return `${one} ${two} ${text.length}`
+      }
       for (const part of document.querySelectorAll("#app > *, main > *, main > * > *, .hand > *, dialog")) {
-        const text = `${part.parentElement.className} ${part.outerHTML.replace(ours, "")}`
-        let hash = 0n
-        for (const letter of text) hash = BigInt.asUintN(64, hash * 31n + BigInt(letter.codePointAt(0)))
-        known.includes(String(hash)) ? part.dataset.known = "" : told.push(String(hash))
+        const text = mark(`${part.parentElement.className} ${part.outerHTML.replace(ours, "")}`)
+        before.has(text) ? part.dataset.known = "" : told.push(text)
       }
       return told
     })
