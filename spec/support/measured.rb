@@ -1,7 +1,10 @@
+require_relative "painted"
 require_relative "screens"
 
 # What is cut, covered, out of reach or too small, at several sizes of the window.
 module Measured
+  include Painted
+
   SCRIPT = File.read(File.expand_path("measured.js", __dir__)).sub(%r{\A(//.*\n)+}, "").strip
   # A usual window, a small one, half of it enlarged to 200 %, and a large one.
   SIZES = [[1280, 800], [1024, 768], [640, 400], [2560, 1440]].freeze
@@ -26,9 +29,6 @@ module Measured
   end
 
   def by_finger(on = true) = page.driver.browser.page.command("Emulation.setTouchEmulationEnabled", enabled: on, maxTouchPoints: on ? 5 : 1)
-
-  # The page has been laid out for the window.
-  def settle_down = page.evaluate_async_script("requestAnimationFrame(() => requestAnimationFrame(() => arguments[0](true)))")
 
   def measure(coarse = false) = page.evaluate_script("#{SCRIPT}(#{coarse})")
 end
