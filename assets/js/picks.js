@@ -24,18 +24,18 @@ export function pick(numbers, how, also = "") {
   for (const number of numbers) how === "toggle" && now.has(number) ? now.delete(number) : now.add(number)
   kept.set(artwork(), now)
   keep()
-  note()
   document.dispatchEvent(new CustomEvent("parts:picked"))
   besides ||= also
   clearTimeout(timer)
   timer = setTimeout(ask, SOON)
 }
 
-// What is pressed in the panel goes to what is outlined, also before the panel has come anew.
-function note() {
-  const field = find("#picked > input[name=parts]")
-  if (field) field.value = write(picked())
-}
+// What is given, cleared or worn by a press goes to what is outlined, also before the panel has
+// come anew. What was typed there was typed of the parts before, and stays theirs.
+const OF_ANY = /^(give|clear|wear|take-off)(-|$)/
+document.addEventListener("formdata", ({ target, formData }) => {
+  if (target.id === "picked" && OF_ANY.test(formData.get("act"))) formData.set("parts", write(picked()))
+})
 
 // What was picked before a reload. A browser may keep nothing, if it is told so.
 function before() {
@@ -71,7 +71,6 @@ function ask() {
 
 // A page that came without knowing asks once more.
 whenPageChanges(() => {
-  note()
   const shows = find("#tools[data-picked]")?.dataset.picked
   if (shows !== undefined && shows !== said() && asked !== said()) timer ??= setTimeout(ask, SOON)
   if (shows === said()) asked = null

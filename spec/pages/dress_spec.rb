@@ -1,4 +1,5 @@
 require "support/pages"
+require "support/strays"
 
 RSpec.describe "Dress, as pages" do
   def poster = Artwork.firsts.find_by!(name: "Poster")
@@ -110,16 +111,9 @@ RSpec.describe "Dress, as pages" do
   end
 
   describe "of strays" do
-    # One the same as no swatch, one near Rosehip, one near Slate dome.
-    before do
-      {"rosehip_band" => "#A84F63", "dome_wall" => "#6F7384", "moor" => "#00FF88"}.each do |key, text|
-        spot = place(poster, key)
-        spot.follow&.destroy
-        spot.update!(**Place.copying(hex(text)))
-      end
-    end
+    include Strays
 
-    def linked_to(key) = place(poster, key).reload.swatch&.name
+    before { stray }
 
     it "make shared swatches of all, or of those that are picked" do
       pick "moor"

@@ -1,19 +1,15 @@
 require "support/dress_screens"
+require "support/strays"
 
 RSpec.describe "Dress, the colours in it", :screen do
-  # Two honest strays: one the same as no swatch, one near Rosehip, one the same as Slate dome.
+  include Strays
+
   before do
-    {"rosehip_band" => "#A84F63", "dome_wall" => "#6F7384", "moor" => "#00FF88"}.each do |key, text|
-      spot = place(poster, key)
-      spot.follow&.destroy
-      spot.update!(**Place.copying(hex(text)))
-    end
+    stray
     open_dress
   end
 
   def row(text) = find(".in-artwork li", text:)
-
-  def linked_to(key) = place(poster, key).reload.swatch&.name
 
   it "lists swatches and strays with how each is held, shows where, and picks" do
     expect(row("Lamp")).to have_content("8 fills")

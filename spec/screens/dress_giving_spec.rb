@@ -57,6 +57,21 @@ RSpec.describe "Dress, giving", :screen do
     expect(fill_of("#stage", "moor")).to eq "#121720"
   end
 
+  it "gives to what is outlined, though the line is slow and the panel is still of the part before" do
+    hold "Nebula teal"
+    click_link "Pick parts"
+    click_part "plum_band"
+    expect(page).to have_css("#picked h2", text: "Plum band")
+    moor, give = point_on("moor"), box_of("#give").then { |box| {x: box["x"] + 8, y: box["y"] + 8} }
+    browser = page.driver.browser
+    browser.network.emulate_network_conditions(latency: 1000)
+    [moor, give].each { |point| browser.mouse.click(**point) }
+    expect_done "Dressed Moor with Nebula teal"
+    eventually { expect([fill_of("#stage", "moor"), fill_of("#stage", "plum_band")]).to eq %w[#2F8FA3 #5F3566] }
+  ensure
+    browser&.network&.emulate_network_conditions(latency: 0)
+  end
+
   it "sets the opacity of fill and line" do
     click_part "ember_band"
     click_part "plum_band", shift: true

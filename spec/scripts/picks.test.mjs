@@ -3,20 +3,26 @@ import { test } from "node:test"
 import { $, page, script } from "./window.mjs"
 
 // The panel of part 3, as it came.
-const came = () => page(`<div id="stage" data-drawn="7"></div><div id="tools" data-picked="7:3"></div>
-  <form id="picked"><input type="hidden" name="parts" value="3"></form>`)
-
-came()
+page(`<div id="stage" data-drawn="7"></div><div id="tools" data-picked="7:3"></div>
+  <form id="picked"><input type="hidden" name="parts" value="3"><input name="set_width" value="9"></form><form id="other"></form>`)
 const { pick, picked } = await script("picks.js")
 
-test("what is pressed goes to what is outlined, before the panel has come anew, and where it came late", () => {
+// What a form says where a button is pressed in it: as a browser, which tells it to whoever listens.
+function said(act, form = $("#picked")) {
+  const formData = new FormData($("#picked"))
+  formData.set("act", act)
+  form.dispatchEvent(Object.assign(new Event("formdata", { bubbles: true }), { formData }))
+  return formData.get("parts")
+}
+
+test("what is given, cleared or worn goes to what is outlined, before the panel has come anew", () => {
   pick([5, 6, 7])
-  assert.equal($("#picked input").value, "5-7")
   pick([6], "toggle")
-  assert.deepEqual([[...picked()], $("#picked input").value], [[5, 7], "5,7"])
-  came() // an answer to something before
-  document.dispatchEvent(new CustomEvent("page:shown"))
-  assert.equal($("#picked input").value, "5,7")
-  pick([])
-  assert.equal($("#picked input").value, "")
+  assert.deepEqual([...picked()], [5, 7])
+  assert.deepEqual(["give-fill", "clear-line", "wear-4", "take-off"].map(act => said(act)), ["5,7", "5,7", "5,7", "5,7"])
+})
+
+test("what was typed stays of the parts that it was typed of, and other forms say what they say", () => {
+  assert.deepEqual(["settings", "opacity-fill", "outfit-keep", "unset"].map(act => said(act)), ["3", "3", "3", "3"])
+  assert.equal(said("give-fill", $("#other")), "3")
 })
