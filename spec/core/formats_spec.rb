@@ -1,6 +1,8 @@
 require "support/palettes"
 
 RSpec.describe Magpie::Formats do
+  many = {} # palettes of so many swatches
+
   def options(format, random)
     format.options.to_h do |option|
       keys = if option.values.is_a?(Hash)
@@ -37,8 +39,8 @@ RSpec.describe Magpie::Formats do
 
       it "holds nothing and five thousand" do
         [0, 5_000].each do |count|
-          palette = RandomPalettes.new(Random.new(count)).palette(swatches: count)
-          sending = Magpie::Formats::Sending.new(palette, format)
+          many[count] ||= RandomPalettes.new(Random.new(count)).palette(swatches: count)
+          sending = Magpie::Formats::Sending.new(many[count], format)
           found = described_class.read(sending.bytes, name: "moor#{format.ending}", as: format.key).palette
           expect(found.swatches.size).to eq sending.palette.swatches.size
         end

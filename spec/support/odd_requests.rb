@@ -35,13 +35,15 @@ class OddRequests
     (@random.rand < 0.2) ? body[0, @random.rand(body.size)] : body
   end
 
-  # Each route with each value in every field that there is, and in every shape.
+  # Each route with each value in every field that there is, in every shape, and without any.
+  EACH = ROUTES.product([*ODD, *SHAPES.map { |shape| shape.call("1") }, nil]).freeze
+
+  # @param one_in [Integer] of so many only one is made, the first of them by "from"
   # @yieldparam request [Request]
-  def each
-    ROUTES.each do |verb, pattern|
-      ODD.each { |value| yield whole(verb, pattern, value) }
-      SHAPES.each { |shape| yield whole(verb, pattern, shape.call("1")) }
-      yield Request.new(verb, addressed(pattern) { |name| real(name) }, {}, {})
+  def each(one_in: 1, from: 0)
+    EACH.each_with_index do |((verb, pattern), value), number|
+      next unless (number + from) % one_in == 0
+      yield value.nil? ? Request.new(verb, addressed(pattern) { |name| real(name) }, {}, {}) : whole(verb, pattern, value)
     end
   end
 
