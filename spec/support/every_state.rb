@@ -37,7 +37,7 @@ module EveryState
   #   it has looked at in another state
   def violations
     KNOWN.merge(page.evaluate_script("#{PARTS}(#{KNOWN.to_a.to_json})"))
-    page.execute_script(AXE)
+    load_axe
     found = page.evaluate_async_script(<<~JS, SAMPLE, RULES)
       const [sample, rules, done] = arguments
       axe.run({ exclude: [sample, "[data-known]"] }, { resultTypes: ["violations"], runOnly: rules })
@@ -45,6 +45,16 @@ module EveryState
         .finally(() => document.querySelectorAll("[data-known]").forEach(part => part.removeAttribute("data-known")))
     JS
     found.map { |words| words.gsub(/\s+/, " ")[0, 300] }
+  end
+
+  # Compiled once for all pages of a process of the browser.
+  def load_axe
+    shown = page.driver.browser.page
+    run = -> { shown.command("Runtime.runScript", scriptId: @axe, executionContextId: shown.execution_id!, silent: true) }
+    run.call
+  rescue Ferrum::BrowserError
+    @axe = shown.command("Runtime.compileScript", expression: AXE, sourceURL: "axe.js", persistScript: true).fetch("scriptId")
+    run.call
   end
 
   STOPS = <<~JS

@@ -1,10 +1,7 @@
-require_relative "painted"
 require_relative "screens"
 
 # What is cut, covered, out of reach or too small, at several sizes of the window.
 module Measured
-  include Painted
-
   SCRIPT = File.read(File.expand_path("measured.js", __dir__)).sub(%r{\A(//.*\n)+}, "").strip
   # A usual window, a small one, half of it enlarged to 200 %, and a large one.
   SIZES = [[1280, 800], [1024, 768], [640, 400], [2560, 1440]].freeze
@@ -20,9 +17,8 @@ module Measured
   private
 
   def at_size(width, height, fingers: false)
-    page.driver.browser.page.set_viewport(width:, height:) # the frame round it need not grow with it
     by_finger if fingers
-    settle_down
+    page.driver.browser.page.set_viewport(width:, height:) # the frame round it need not grow with it
     yield.map { |words| "#{width} wide#{", by finger" if fingers}: #{words}" }
   ensure
     by_finger(false) if fingers
@@ -30,5 +26,8 @@ module Measured
 
   def by_finger(on = true) = page.driver.browser.page.command("Emulation.setTouchEmulationEnabled", enabled: on, maxTouchPoints: on ? 5 : 1)
 
-  def measure(coarse = false) = page.evaluate_script("#{SCRIPT}(#{coarse})")
+  # Once what the page itself does at another size is done: it need not be painted for that.
+  def measure(coarse = false)
+    page.evaluate_async_script("requestAnimationFrame(() => setTimeout(() => arguments[0](#{SCRIPT}(#{coarse}))))")
+  end
 end

@@ -3,6 +3,7 @@ require "capybara/cuprite"
 require "tmpdir"
 require_relative "data"
 require_relative "failed_screen"
+require_relative "fewer_messages"
 
 # Debian builds Chromium a second time without its windows, tabs and menus, which take half of
 # the browser's own work: pages see the same engine. CHROMIUM=/usr/bin/chromium is the whole one.
