@@ -20,7 +20,7 @@ module Frames
     def rows(page, server)
       artwork, swatch = prepared
       address = "http://#{server.host}:#{server.port}/projects/#{artwork.project_id}/dress"
-      page.go_to(address)
+      Frames.visit(page, address, ".rack-chip")
       Frames.rest 2
       page.evaluate("document.querySelector('.rack-chip').click()")
       Frames.rest 2
@@ -32,7 +32,7 @@ module Frames
       Frames.row "A sweep over 200 of them", Frames.intervals(page) { MOVES.times { |i| page.mouse.move(**at.call(0.01 + i % 80 / 82.0, 0.31 + i / 80 * 0.0143)) } }
       painted = painted_after_release(page)
       Bench.say("… painted after the release (last frame with a change)", "", "#{painted} ms", "", "")
-      page.go_to("#{address}?mix=#{swatch.id}")
+      Frames.visit(page, "#{address}?mix=#{swatch.id}", "#mix-hsb-0")
       Frames.rest 3
       page.evaluate(COUNTING)
       hue = box(page, "#mix-hsb-0")

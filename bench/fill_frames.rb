@@ -8,7 +8,7 @@ module Frames
     def rows(page, server)
       project = Changes::StartProject.perform(actor: Actor.new, name: "A large picture")
       artwork = Changes::BringInArtwork.perform(project, actor: Actor.new, name: "Dusk.jpg", bytes: Bench::Dress.new(nil).wall)
-      page.go_to("http://#{server.host}:#{server.port}/projects/#{project.id}/dress?tool=fill")
+      Frames.visit(page, "http://#{server.host}:#{server.port}/projects/#{project.id}/dress?tool=fill", "#stage")
       Frames.rest 4
       page.evaluate(COUNTING)
       x, y, width, height = Dress.box(page, "#stage")

@@ -57,12 +57,20 @@ module Frames
     Bench.say(what, sorted.size, at.call(0.5), at.call(0.95), at.call(1.0))
   end
 
+  # Until the page is there whole: the browser says so a little early where the cores are busy.
+  def visit(page, address, shows)
+    page.go_to(address)
+    there = "document.readyState === 'complete' && document.querySelector(#{shows.to_json}) !== null"
+    200.times { page.evaluate(there) ? return : sleep(0.05) }
+    raise "#{address} does not show #{shows}"
+  end
+
   # Until what was asked for is there.
   def rest(seconds) = sleep(Bench.many(seconds, 0.3))
 
   def pointer(page, address)
     [1, 5, 31].each do |probe|
-      page.go_to(address)
+      visit(page, address, "#probe")
       page.evaluate("document.querySelector(\"#probe input[value='#{probe}']\").click()") # nodes are numbered anew meanwhile
       rest 4 # decoding, and the main colours
       page.mouse.move(x: 300, y: 250)
@@ -75,7 +83,7 @@ module Frames
 
   # A palette: scrolled, a chip carried over it, all of it shifted.
   def palette(page, address, what)
-    page.go_to(address)
+    visit(page, address, "[data-chip]")
     rest 6 # the checks of health
     page.evaluate(COUNTING)
     row "#{what}, scrolled", intervals(page) { MOVES.times { page.evaluate("document.querySelector('.rows').scrollBy(0, 40)") } }
@@ -91,7 +99,7 @@ module Frames
 
   # Mix over Dress: a slider is dragged, and the slice.
   def mix(page, address)
-    page.go_to(address)
+    visit(page, address, "#slice")
     rest 3 # the first answer
     page.evaluate(COUNTING)
     {"the hue of HSB" => "#mix-hsb-0", "the slice" => "#slice"}.each do |what, selector|

@@ -6,7 +6,7 @@ module Frames
     # @param handle [String] "stop 1", "shift"
     # @param what [String] for the table
     def drag(page, server, artwork, handle, what)
-      page.go_to("http://#{server.host}:#{server.port}/projects/#{artwork.project_id}/dress?tool=pick")
+      Frames.visit(page, "http://#{server.host}:#{server.port}/projects/#{artwork.project_id}/dress?tool=pick", "#stage")
       Frames.rest 3
       pick_all(page, handle)
       page.evaluate(COUNTING)

@@ -1,7 +1,10 @@
+require_relative "painted"
 require_relative "screens"
 
 # What is cut, covered, out of reach or too small, at several sizes of the window.
 module Measured
+  include Painted
+
   SCRIPT = File.read(File.expand_path("measured.js", __dir__)).sub(%r{\A(//.*\n)+}, "").strip
   # A usual window, a small one, half of it enlarged to 200 %, and a large one.
   SIZES = [[1280, 800], [1024, 768], [640, 400], [2560, 1440]].freeze
@@ -17,8 +20,11 @@ module Measured
   private
 
   def at_size(width, height, fingers: false)
-    by_finger if fingers
     page.driver.browser.page.set_viewport(width:, height:) # the frame round it need not grow with it
+    if fingers
+      by_finger
+      settle_down # styles for fingers come a frame later
+    end
     yield.map { |words| "#{width} wide#{", by finger" if fingers}: #{words}" }
   ensure
     by_finger(false) if fingers

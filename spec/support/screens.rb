@@ -4,6 +4,7 @@ require "tmpdir"
 require_relative "data"
 require_relative "failed_screen"
 require_relative "fewer_messages"
+require_relative "kept_page"
 
 # Debian builds Chromium a second time without its windows, tabs and menus, which take half of
 # the browser's own work: pages see the same engine. CHROMIUM=/usr/bin/chromium is the whole one.
@@ -216,6 +217,7 @@ RSpec.configure do |config|
   config.before(:each, :screen) { |example| DemoRows.stand(example.metadata.fetch(:demo) { (ENV["WHOLE_DEMO"] == "1") ? :whole : :small }) }
   config.after(:each, :screen) do |example|
     FailedScreen.report(page) if example.exception
+    KeptPage.anew = !example.exception.nil?
     Capybara.reset_sessions!
     ScriptErrors.raise_swallowed(example.exception)
   end
