@@ -3,10 +3,10 @@ require "capybara/cuprite"
 # The page that an example ends with is the next one's, emptied of all that it keeps: a browser
 # that begins anew starts a process and reads fonts, styles and scripts again, half of what the
 # first page of an example takes. It begins anew after what would stay with a page (the size of
-# its window, fingers, a slow line), where there are several, where something waits to be sent,
+# its window, fingers, a slow line, files that it brought), where there are several, where something waits to be sent,
 # and after an example that failed.
 module KeptPage
-  STAYS = /\A(Emulation|Fetch)\.|\ANetwork\.(set|emulate|override)|\APage\.(add|set)|\ABrowser\.(grant|set)/
+  STAYS = /\A(Emulation|Fetch)\.|\ANetwork\.(set|emulate|override)|\APage\.(add|set[A-Z])|\ABrowser\.(grant|set)/
 
   # @return [Boolean] whether the page may go
   EMPTIED = <<~JS.freeze
@@ -50,8 +50,9 @@ module KeptPage
     # @return [Boolean] false where the browser has to begin anew
     def emptied?
       page = browser.page
-      return false if page.stays? || browser.targets.size != 1 || !page.evaluate(EMPTIED)
+      return false if page.stays? || page.downloads.files.any? || browser.targets.size != 1 || !page.evaluate(EMPTIED)
       page.go_to(URI.join(page.current_url, "/__identify__").to_s) # the test server says who it is, and no more
+      page.command("Page.resetNavigationHistory") # pages to go back to are kept whole, and the seventh hangs
       browser.cookies.clear
       page.mouse.move(x: -1, y: -1)
       page.network.clear(:traffic)
