@@ -8,10 +8,15 @@ require "capybara/cuprite"
 module FewerMessages
   GONE = "the node stands on the page no longer".freeze
   STANDS = "if (!this.isConnected) throw new Error(#{GONE.to_json});".freeze
-  STAND = "for (const each of arguments) if (each instanceof Node && !each.isConnected) throw new Error(#{GONE.to_json});".freeze
+  STAND = <<~JS.freeze
+    for (const each of arguments) if (each instanceof Node && !each.isConnected) throw new Error(#{GONE.to_json});
+  JS
 
   # What is found: nothing, a node, or several.
-  FIND = "const found = _cuprite.find(arguments[0], arguments[1], %s); return found.length > 1 ? found : found[0] ?? null".freeze
+  FIND = <<~JS.freeze
+    const found = _cuprite.find(arguments[0], arguments[1], %s)
+    return found.length > 1 ? found : found[0] ?? null
+  JS
 
   # A value that is made of nothing but values is given whole.
   WHOLE = <<~JS.freeze
@@ -19,7 +24,8 @@ module FewerMessages
       const whole = (value, around) => {
         if (value === null || typeof value !== "object") return !["function", "symbol", "bigint"].includes(typeof value)
         const kind = Object.getPrototypeOf(value)
-        if (around.includes(value) || !(Array.isArray(value) || kind === Object.prototype || kind === null)) return false
+        const plain = Array.isArray(value) || kind === Object.prototype || kind === null
+        if (around.includes(value) || !plain) return false
         return Object.values(value).every(each => whole(each, [...around, value]))
       }
       return whole(this, []) ? { value: this } : {}
@@ -75,10 +81,13 @@ module FewerMessages
     private
 
     def call(expression:, arguments: [], on: nil, wait: 0, handle: true, **options)
-      expression = "function() { #{STAND} return (#{expression}).apply(this, arguments) }" if arguments.any?(Ferrum::Node)
+      if arguments.any?(Ferrum::Node)
+        expression = "function() { #{STAND} return (#{expression}).apply(this, arguments) }"
+      end
       return super(expression:, arguments:, wait:, handle:, **options) unless on
       response = FewerMessages.node_there do
-        @page.command("Runtime.callFunctionOn", wait:, slowmoable: true, objectId: on.named, functionDeclaration: expression, arguments: prepare_args(arguments), **options)
+        said = {functionDeclaration: expression, arguments: prepare_args(arguments)}
+        @page.command("Runtime.callFunctionOn", wait:, slowmoable: true, objectId: on.named, **said, **options)
       end
       handle_error(response)
       handle ? handle_response(response["result"]) : response["result"]["value"]
@@ -96,15 +105,20 @@ module FewerMessages
       return super unless response["type"] == "object"
       object, name = response.values_at("objectId", "description")
       case response["subtype"]
-      when "node" then name.start_with?("#") ? super : Ferrum::Node.new(self, @page.target_id, FewerMessages.described(name[/\A[^#.]+/], @page, object), object_id: object)
+      when "node" then name.start_with?("#") ? super : element(object, name[/\A[^#.]+/])
       when "array", nil then check_cyclic ? whole(object) { super } : super
       else super
       end
     end
 
+    def element(object, name)
+      Ferrum::Node.new(self, @page.target_id, FewerMessages.described(name, @page, object), object_id: object)
+    end
+
     # @yieldreturn what holds nodes, or itself
     def whole(object)
-      told = @page.command("Runtime.callFunctionOn", objectId: object, functionDeclaration: WHOLE, returnByValue: true)["result"]["value"]
+      said = {objectId: object, functionDeclaration: WHOLE, returnByValue: true}
+      told = @page.command("Runtime.callFunctionOn", **said)["result"]["value"]
       told.key?("value") ? dense(told["value"]) : yield
     end
 
@@ -133,14 +147,16 @@ module FewerMessages
       selector = selector.delete_suffix("[]") if method == :xpath # as the driver has it
       page.nodes(method, selector, within).select(&:node?)
     rescue Ferrum::JavaScriptError => error
-      raise Capybara::Cuprite::InvalidSelector.new(error.response, method, selector) if error.class_name == "InvalidSelector"
-      raise
+      raise unless error.class_name == "InvalidSelector"
+      raise Capybara::Cuprite::InvalidSelector.new(error.response, method, selector)
     end
   end
 
   # Of Capybara::Cuprite::Node: what these ask looks whether the node stands there.
   module Asked
-    ALONE = %i[all_text visible_text property attribute attributes value visible? disabled? path obscured? parents find_within].freeze
+    ALONE = %i[
+      all_text visible_text property attribute attributes value visible? disabled? path obscured? parents find_within
+    ].freeze
 
     def command(name, *args)
       return super unless ALONE.include?(name)

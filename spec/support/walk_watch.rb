@@ -4,8 +4,14 @@ require_relative "data"
 # refusal left anything at all. Only tables that the step wrote to are looked at: PostgreSQL
 # counts, also what was taken back.
 class WalkWatch
-  TABLES = %w[swatches groups palettes uses places follows outfits patches artworks parts libraries entries boards variants].freeze
-  COUNTED = "SELECT relname, n_tup_ins + n_tup_upd + n_tup_del FROM pg_stat_xact_user_tables WHERE schemaname = 'public' AND relname IN ('#{TABLES.join("', '")}')".freeze
+  TABLES = %w[
+    swatches groups palettes uses places follows outfits patches artworks parts libraries entries boards variants
+  ].freeze
+  # The demo's rows are kept in tables of the same names.
+  COUNTED = <<~SQL.freeze
+    SELECT relname, n_tup_ins + n_tup_upd + n_tup_del FROM pg_stat_xact_user_tables
+    WHERE schemaname = 'public' AND relname IN ('#{TABLES.join("', '")}')
+  SQL
 
   def initialize
     @counts, @locked = counts, locked
@@ -25,28 +31,42 @@ class WalkWatch
 
   # How many places follow each swatch is kept by the database.
   def miscounted
-    counted = Record.connection.select_rows("SELECT p.artwork_id, f.swatch_id, count(*) FROM follows f JOIN places p ON p.id = f.place_id AND p.artwork_id IS NOT NULL WHERE f.ink IS NULL GROUP BY 1, 2").to_set
+    counted = Record.connection.select_rows(<<~SQL).to_set
+      SELECT p.artwork_id, f.swatch_id, count(*) FROM follows f
+      JOIN places p ON p.id = f.place_id AND p.artwork_id IS NOT NULL WHERE f.ink IS NULL GROUP BY 1, 2
+    SQL
     kept = Record.connection.select_rows("SELECT artwork_id, swatch_id, places FROM reaches").to_set
-    (counted ^ kept).map { |artwork, swatch, places| "#{places} places of artwork #{artwork} are said to follow swatch #{swatch}" }
+    (counted ^ kept).map do |artwork, swatch, places|
+      "#{places} places of artwork #{artwork} are said to follow swatch #{swatch}"
+    end
   end
 
-  def loose = Follow.joins(:swatch).where(swatches: {shared: false}).map { |tie| "something follows #{tie.swatch.name}, which is loose" }
+  def loose
+    ties = Follow.joins(:swatch).where(swatches: {shared: false})
+    ties.map { |tie| "something follows #{tie.swatch.name}, which is loose" }
+  end
 
   def kept_twice
-    Place.joins(:follow).where("places.hex IS NOT NULL OR places.colour IS NOT NULL OR places.paint IS NOT NULL").map { |place| "place #{place.id} follows and keeps a value" }
+    value = "places.hex IS NOT NULL OR places.colour IS NOT NULL OR places.paint IS NOT NULL"
+    Place.joins(:follow).where(value).map { |place| "place #{place.id} follows and keeps a value" }
   end
 
   def odd_entries
-    wrong = Library.standing.reject { |library| library.entries.map(&:position).then { |positions| positions.uniq == positions } }.map { |library| "entries of #{library.name} stand on one another" }
+    piled = Library.standing.reject { |library| library.entries.map(&:position).then { |all| all.uniq == all } }
+    wrong = piled.map { |library| "entries of #{library.name} stand on one another" }
     wrong += Entry.where("hex !~ '^#[0-9A-F]{6}([0-9A-F]{2})?$'").map { |entry| "entry #{entry.id} has no hex" }
-    wrong + Entry.all.reject { |entry| entry.colour.hex == entry.hex }.map { |entry| "entry #{entry.id} is not what it shows" }
+    other = Entry.all.reject { |entry| entry.colour.hex == entry.hex }
+    wrong + other.map { |entry| "entry #{entry.id} is not what it shows" }
   end
 
   # A colourway has what its first has, and does not stand without it.
   def torn
     rows = Artwork.order(:id).pluck(:id, :first_id, :removed_at, :name, :template, :part_count)
     firsts = rows.to_h { |id, _, removed_at, *shared| [id, [removed_at, shared]] }
-    rows.filter_map { |id, first, removed_at, *shared| "artwork #{id} is no colourway of #{first}" if first && (firsts[first][1] != shared || removed_at.nil? && firsts[first][0]) }
+    rows.filter_map do |id, first, removed_at, *shared|
+      gone, its = firsts[first]
+      "artwork #{id} is no colourway of #{first}" if first && (its != shared || removed_at.nil? && gone)
+    end
   end
 
   def moved
@@ -85,7 +105,8 @@ class WalkWatch
 
   # Each table as the database holds it, in a number.
   def digest(tables)
-    tables.to_h { |table| [table, Record.connection.select_value("SELECT md5(string_agg(t::text, ',' ORDER BY id)) FROM #{table} t")] }
+    number = "SELECT md5(string_agg(t::text, ',' ORDER BY id)) FROM %s t"
+    tables.to_h { |table| [table, Record.connection.select_value(format(number, table))] }
   end
 
   def broken(touched) = CHECKS.flat_map { |tables, check| (tables & touched).any? ? check.call(self) : [] }
