@@ -7,6 +7,7 @@ module Changes
 
     def make
       refuse_first("make another one the first, then remove this one")
+      @rows.standing_on(Artwork, [first.id]) # it comes back to what is there
       update(@artwork, removed_at: Time.now)
     end
 

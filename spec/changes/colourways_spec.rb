@@ -89,6 +89,17 @@ RSpec.describe "Colourways", :data do
     expect { Changes::EditColourway.perform(project, actor:, artwork: ways[0], name: " ") }.to raise_error(Magpie::Error, "A colourway needs a name")
   end
 
+  it "come back to their artwork only while it is there" do
+    winter = add(name: "Winter hours")
+    Changes::RemoveColourway.perform(project, actor:, artwork: winter)
+    removed = RecordedChange.order(:id).last
+    Changes::RemoveArtwork.perform(project, actor:, artwork: poster)
+    expect { Changes::History.undo(project, removed.id, actor:) }.to raise_error(Magpie::Error, /cannot be undone: “Removed Poster” came later and stands on it/)
+    expect(winter.reload.removed_at).not_to be_nil
+    2.times { undo(project) }
+    expect([poster, winter].map { |each| each.reload.removed_at }).to eq [nil, nil]
+  end
+
   it "are told apart wherever places are counted" do
     winter = add(name: "Winter hours")
     dress(poster, "moor", with: teal)
