@@ -1,7 +1,8 @@
 // What parts are given of another part, or of an outfit, is shown at once: its paints, and how
 // it is drawn.
 import { part } from "./drawings.js"
-import { find } from "./page.js"
+import { find, whenPageChanges } from "./page.js"
+import { picked } from "./picks.js"
 import { preview } from "./previews.js"
 
 const ATTRIBUTES = { fill: ["fill", "fill-opacity"], line: ["stroke", "stroke-opacity"] }
@@ -9,6 +10,18 @@ const PROPERTIES = { width: ["stroke-width"], dash: ["stroke-dasharray"], opacit
 
 // @returns {string} "artwork.number", or "outfit.number"; empty where none is taken
 export const carriedFrom = () => find("#carry")?.dataset.from ?? ""
+
+// The tool takes the part that is outlined, also before the tools have come anew.
+function aim() {
+  const link = find(".tool[data-tool=carry]"), numbers = [...picked()]
+  if (!link || new URLSearchParams(location.search).has("from")) return
+  const address = new URL(link.href)
+  if (numbers.length === 1) address.searchParams.set("from", `${find("#stage").dataset.artwork}.${numbers[0]}`)
+  else address.searchParams.delete("from")
+  link.href = address.pathname + address.search
+}
+document.addEventListener("parts:picked", aim)
+whenPageChanges(aim)
 
 export function showCarried(host, number) {
   const outfit = find("#carry").dataset.outfit

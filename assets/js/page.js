@@ -24,6 +24,12 @@ export function visit(path, parts, said) {
   document.dispatchEvent(new CustomEvent("page:visit", { detail: { path, parts, said } }))
 }
 
+// Brings parts of the page up to date, of where it goes by then: nobody is called back.
+// @param {string} parts ids
+export function anew(parts) {
+  document.dispatchEvent(new CustomEvent("page:visit", { detail: { parts } }))
+}
+
 const swap = (text, selector, style) => htmx.swap({ text, target: selector, select: selector, swap: style, sourceElement: document.body })
 
 // Brings the page up to date, or those of its parts that came.

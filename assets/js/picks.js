@@ -1,7 +1,8 @@
 // Which parts are picked. It is the window's own matter: the page asks the server what
 // they have in common, and keeps them through whatever else happens, also a reload.
-import { find, visit, whenPageChanges } from "./page.js"
+import { anew, find, whenPageChanges } from "./page.js"
 import { read, write } from "./numbers.js"
+import { awaiting } from "./waiting.js"
 
 const SOON = 40 // ms: who walks fast by key asks once
 const KEY = "picked"
@@ -26,8 +27,14 @@ export function pick(numbers, how, also = "") {
   keep()
   document.dispatchEvent(new CustomEvent("parts:picked"))
   besides ||= also
+  askSoon()
+}
+
+// What is about to be asked is awaited already.
+function askSoon() {
+  if (timer === null) awaiting(+1)
   clearTimeout(timer)
-  timer = setTimeout(ask, SOON)
+  timer = setTimeout(() => { ask(); awaiting(-1) }, SOON)
 }
 
 // What is given, cleared or worn by a press goes to what is outlined, also before the panel has
@@ -66,12 +73,12 @@ function ask() {
   besides = ""
   if (!find("#tools[data-picked]") || find("#tools").dataset.picked === said() && !also) return
   asked = said()
-  visit(location.pathname + location.search, `tools hand ${also}`.trim())
+  anew(`tools hand ${also}`.trim())
 }
 
 // A page that came without knowing asks once more.
 whenPageChanges(() => {
   const shows = find("#tools[data-picked]")?.dataset.picked
-  if (shows !== undefined && shows !== said() && asked !== said()) timer ??= setTimeout(ask, SOON)
+  if (shows !== undefined && shows !== said() && asked !== said() && timer === null) askSoon()
   if (shows === said()) asked = null
 })

@@ -17,6 +17,7 @@ let at = null // where the server has this window, while its page is an older on
 let whole = false // whether an answer that was not shown touched more than parts
 let told = []
 let asking = null // calls off the page that is asked for
+let coming = null // the address of a page that waits for a finger
 let again = null // sends at once what waits for the server
 
 export const idle = () => !running
@@ -30,11 +31,16 @@ export function act(action) {
 // The last way that is asked for is the one that is gone.
 document.addEventListener("page:visit", ({ detail: { path, parts, back, said } }) => {
   if (said) told.push(said)
-  while (queue.at(-1)?.way) queue.pop()
-  queue.push({ way: path, parts, back })
+  let gone = null
+  while (queue.at(-1)?.way) gone = queue.pop()
+  queue.push(path ? { way: path, parts, back } : anew(gone, parts))
   asking?.abort()
   run()
 })
+
+// The same way as before, if there was one, with these parts too.
+const anew = (gone, parts) => gone ? { ...gone, parts: gone.parts && either(gone.parts, parts) } : { way: coming ?? at ?? here(), parts }
+const either = (...lists) => [...new Set(lists.join(" ").split(" "))].join(" ")
 
 async function run() {
   if (running) return
@@ -131,7 +137,9 @@ async function go(way) {
     if (queue.length === 0) takeBack()
     return tell(page.refused, "wrong")
   }
+  coming = page.at
   await released()
+  coming = null
   if (queue.length) {
     at = page.at
     whole = true

@@ -9,6 +9,18 @@ RSpec.describe "Dress, how parts are drawn", :screen do
 
   def open_settings = find("#settings summary").click
 
+  it "is carried from the part that is outlined, also before the tools have come anew" do
+    click_part "moor"
+    picks "moor"
+    settled
+    page.driver.browser.network.emulate_network_conditions(latency: 1000)
+    click_part "planet_ring"
+    picks "planet_ring"
+    page.driver.browser.keyboard.type("4")
+    expect(page).to have_content("Carry from Planet ring")
+    expect(page).to have_current_path(/from=#{poster.id}\.#{number_of("#stage", "planet_ring")}\z/)
+  end
+
   it "is set for what is picked, told where they differ, and set back" do
     click_part "planet_ring"
     picks "planet_ring"

@@ -4,7 +4,7 @@ import { $, page, pointer, script, Server, soon, whole } from "./window.mjs"
 
 page("<main>first</main>", { path: "/projects/1/palettes" })
 const { act, idle } = await script("queue.js")
-const { visit } = await script("page.js")
+const { anew, visit } = await script("page.js")
 const { preview } = await script("previews.js")
 
 let server
@@ -82,6 +82,44 @@ test("of several ways the last is gone, and the one that was under way is called
   visit("/projects/1/match")
   await slow.go()
   assert.deepEqual([server.asked.map(({ address }) => address), shown(), location.pathname], [["/projects/1/gather", "/projects/1/match"], "match", "/projects/1/match"])
+})
+
+test("parts that come anew call no way back: they are of where it goes", async () => {
+  const slow = held({ text: whole("<main>too early</main>") })
+  server.will(slow.answer, { text: whole("<main>dress</main>") })
+  visit("/projects/1/dress")
+  await soon()
+  anew("tools hand")
+  await slow.go()
+  assert.deepEqual([server.asked.map(({ address, headers }) => [address, headers["X-Parts"]]), shown(), location.pathname],
+    [[["/projects/1/dress", undefined], ["/projects/1/dress", undefined]], "dress", "/projects/1/dress"])
+})
+
+test("parts that come anew are asked for together with those of the way before, and by themselves where one stays", async () => {
+  page('<aside id="side"></aside><aside id="hand"></aside>', { path: "/projects/1/dress" })
+  const both = whole('<aside id="side">s</aside><aside id="hand">h</aside>')
+  const slow = held({ text: both })
+  server.will(slow.answer, { text: both }, { text: both })
+  visit("/projects/1/dress?side=parts", "side hand")
+  await soon()
+  anew("tools hand")
+  await slow.go()
+  anew("hand")
+  await soon()
+  assert.deepEqual(server.asked.slice(1).map(({ address, headers }) => [address, headers["X-Parts"]]),
+    [["/projects/1/dress?side=parts", "side hand tools"], ["/projects/1/dress?side=parts", "hand"]])
+})
+
+test("parts come anew of the page that waits for a finger, not of the one under it", async () => {
+  server.will({ text: whole("<main>dress</main>") }, { text: whole("<main>dress, anew</main>") })
+  pointer("down", $("main"), 5, 5)
+  visit("/projects/1/dress")
+  await soon()
+  anew("tools")
+  pointer("up", $("main"), 5, 5)
+  await new Promise(go => setTimeout(go))
+  await soon()
+  assert.deepEqual([server.asked.map(({ address }) => address), shown(), location.pathname], [["/projects/1/dress", "/projects/1/dress"], "dress, anew", "/projects/1/dress"])
 })
 
 test("a refusal takes back what was shown, says why, and asks for the page as it is", async () => {
