@@ -3,6 +3,7 @@
 # time.
 class Seen
   THUMBNAIL = [238, 152].freeze # pixels
+  MADE = "2" # how pictures are made for lists: what was made otherwise is not shown any more
 
   # @param artworks [Array<Artwork>]
   # @return [Hash{Artwork => Seen}] whose keys are found in one query
@@ -21,14 +22,17 @@ class Seen
   # For addresses, so that browsers fetch it anew when it has changed.
   def version = key[0, 8]
 
+  # The same of what is made for lists.
+  def listed = "#{version}-#{MADE}"
+
   # @return [Magpie::Picture]
   def picture = @picture ||= PictureCache.picture(key, @readable.name, drawing: artwork? ? @readable.template : key) { bytes }
 
   # @return [String] path of a JPEG
   def thumbnail
-    PictureCache.file("#{key}-#{THUMBNAIL.join("x")}.jpg") do
+    PictureCache.file("#{key}-#{MADE}-#{THUMBNAIL.join("x")}.jpg") do
       next picture.thumbnail(*THUMBNAIL) unless artwork?
-      drawn { Magpie::Walls.thumbnail(bytes, *THUMBNAIL, name: @readable.name) }
+      drawn { Magpie::Walls.thumbnail(bytes, [@readable.width, @readable.height], *THUMBNAIL, name: @readable.name) }
     end
   end
 

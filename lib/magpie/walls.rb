@@ -50,8 +50,9 @@ module Magpie
     # @raise [Magpie::Error]
     def small(drawing, name:) = work(:small, name, drawing)
 
-    # @return [String] JPEG of exactly that size, its middle
-    def thumbnail(drawing, width, height, name:) = work(:thumbnail, name, drawing, width, height)
+    # @param size [Array<Numeric>] width and height of the drawing
+    # @return [String] JPEG of exactly width × height, its middle
+    def thumbnail(drawing, size, width, height, name:) = work(:thumbnail, name, drawing, size, width, height)
 
     # @param drawing [String] the same
     # @param condition [Press::Condition]

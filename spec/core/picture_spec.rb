@@ -158,10 +158,31 @@ RSpec.describe Magpie::Picture do
       end
     end
 
+    it "shows them small, too" do
+      field = Vips::Image.black(300, 300, bands: 3).linear([1, 1, 1], [200, 60, 30]).cast(:uchar).copy(interpretation: :srgb)
+      bare = field.icc_transform("cmyk", input_profile: "srgb").mutate { |inks| inks.remove!("icc-profile-data") }
+      files = [field.pngsave_buffer, field.colourspace(:rgb16).pngsave_buffer, field.icc_transform("p3", input_profile: "srgb").pngsave_buffer, field.colourspace(:b_w).pngsave_buffer, bare.tiffsave_buffer]
+      files.map { |bytes| described_class.read(bytes) }.each do |picture|
+        whole, small = Vips::Image.pngload_buffer(picture.on_screen), Vips::Image.jpegload_buffer(picture.thumbnail(238, 152))
+        expect(small.colourspace(:srgb).getpoint(9, 9).zip(whole.colourspace(:srgb).getpoint(9, 9)).map { |one, other| (one - other).abs }.max).to be < 6
+      end
+    end
+
     it "names a profile, and survives one that is torn" do
       profile = flat.icc_transform("p3", input_profile: "srgb").get("icc-profile-data")
       expect(Magpie::Picture::Profile.name(profile)).to match(/P3|sP3C/)
       (0..400).step(7) { |length| expect(Magpie::Picture::Profile.name(profile.byteslice(0, length))).to be_a(String) }
+    end
+  end
+
+  # libvips has no more than so many rows: enlarged whole, a strip had more.
+  it "has a small picture of the middle of a strip, however long, lying or standing" do
+    ends, middle = [[30, 60, 200], [200, 60, 30]].map { |colour| Vips::Image.black(1, 3_000_000, bands: 3).linear([1, 1, 1], colour).cast(:uchar).copy(interpretation: :srgb) }
+    strip = [ends, middle, ends].reduce { |above, below| above.join(below, :vertical) }
+    [strip, strip.rot90].each do |image|
+      small = Vips::Image.jpegload_buffer(described_class.new(image).thumbnail(238, 152))
+      expect([small.width, small.height]).to eq [238, 152]
+      [[0, 0], [119, 76], [237, 151]].each { |at| expect(small.getpoint(*at).zip([200, 60, 30]).map { |got, wanted| (got - wanted).abs }.max).to be < 4 }
     end
   end
 

@@ -27,6 +27,14 @@ RSpec.describe Magpie::Walls do
     end
   }.select(&:itself)
 
+  it "makes a small picture of a drawing that is a strip, of its middle" do
+    [[60_000, 1], [1, 60_000], [9_000, 2], [4, 4_000]].each do |width, height|
+      strip = %(<svg xmlns="http://www.w3.org/2000/svg" width="#{width}" height="#{height}"><rect width="100%" height="100%" fill="#E46F58"/></svg>)
+      small = Vips::Image.jpegload_buffer(described_class.thumbnail(strip, [width, height], 238, 152, name: "strip.svg"))
+      expect([small.width, small.height, small.getpoint(119, 76).zip([228, 111, 88]).map { |got, wanted| (got - wanted).abs }.max]).to match [238, 152, be < 4]
+    end
+  end
+
   it "gives what reading here gives" do
     there, here = described_class.artwork(poster, name: "poster.svg"), Magpie::Artwork.read(poster, name: "poster.svg")
     expect([there.template, there.paints, there.parts, there.dropped]).to eq [here.template, here.paints, here.parts, here.dropped]

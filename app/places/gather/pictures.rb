@@ -75,8 +75,8 @@ module Places
         end
 
         app.get("/projects/:project/:kind/:readable/thumbnail") do
-          kept_under seen.version
-          etag "#{seen.key}-small"
+          kept_under seen.listed
+          etag "#{seen.key}-#{Seen::MADE}-small"
           send_file seen.thumbnail, type: "image/jpeg"
         end
 

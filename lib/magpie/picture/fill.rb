@@ -102,7 +102,7 @@ module Magpie
       # What of the box is covered: white where all is.
       # @return [String] PNG, grey, at most LONGEST px
       def mask
-        soft = @aim.soft * kept.width / inner[2]
+        soft = @aim.soft * [kept.width, kept.height].max / inner.last(2).max
         shown = (soft > 0.2) ? kept.gaussblur(soft) : kept
         shown.copy(interpretation: :"b-w").pngsave_buffer(compression: 3, strip: true)
       end
@@ -137,7 +137,7 @@ module Magpie
 
       def small(image, longest)
         step = [image.width, image.height].max / longest.to_f
-        (step > 1) ? image.shrink(step, step, ceil: true) : image
+        (step > 1) ? image.shrink([step, image.width].min, [step, image.height].min, ceil: true) : image
       end
 
       # What hangs together with the place, stepping over gaps: what is wider by half a gap on

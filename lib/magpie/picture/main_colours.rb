@@ -79,7 +79,7 @@ module Magpie
 
       def membership = @membership ||= Clusters.new(@points, @weights).nearest(centres)
 
-      def small = @small ||= @cells.index.subsample(map_step, map_step).copy_memory
+      def small = @small ||= Pixels.every(map_step, @cells.index).copy_memory
 
       def map_step = [@cells.index.width.fdiv(MAP).ceil, @cells.index.height.fdiv(MAP).ceil].max
 

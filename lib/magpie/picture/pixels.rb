@@ -27,6 +27,10 @@ module Magpie
       end
 
       class << self
+        # Of so many pixels one, across and down; of a strip that is narrower still one across.
+        # @return [Vips::Image]
+        def every(step, image) = image.subsample([step, image.width].min, [step, image.height].min)
+
         # Does the picture's profile mean what sRGB means? Its primaries, white and a
         # grey are sent through both.
         def srgb_profile?(image)

@@ -22,7 +22,7 @@ module Magpie
         box = picture.image.crop(left, top, width, height)
         return Pixels.of(box) unless mask || count > MOST_PIXELS
         step = [Math.sqrt(count / (4.0 * MOST_PIXELS)).floor, 1].max
-        Pixels.of(chosen(box.subsample(step, step), mask&.subsample(step, step)))
+        Pixels.of(chosen(Pixels.every(step, box), mask && Pixels.every(step, mask)))
       end
 
       private

@@ -16,6 +16,8 @@ module Magpie
       HELD = "[unlimited]"
       # What is looked at beside the stage, and zoomed into.
       PRINTED = 1600
+      # What would be longer before all but its middle is cut off is drawn in its own size.
+      STRIP = 300_000
 
       module_function
 
@@ -51,8 +53,11 @@ module Magpie
       end
 
       # As large as it is shown, which takes a tenth of the time that reading from it would.
-      def thumbnail(drawing, width, height, _)
+      # @param size [Array<Numeric>] width and height of the drawing
+      def thumbnail(drawing, size, width, height, _)
         Picture::Vips.call("the drawing") do
+          length = [width / size[0].to_f, height / size[1].to_f].max * size.max
+          next Picture.new(::Vips::Image.new_from_buffer(drawing, HELD)).thumbnail(width, height) if length > STRIP
           Picture.small_jpeg(::Vips::Image.thumbnail_buffer(drawing, width, height:, crop: :centre, option_string: HELD))
         end
       end
