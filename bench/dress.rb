@@ -14,7 +14,7 @@ module Bench
     # The dusk of the demo at 12 megapixels, with the noise of a camera.
     def wall
       dusk = Vips::Image.new_from_buffer(Demo::Pictures.all["Dusk over the dome"], "")
-      large = dusk.resize(Bench.many(4000.0, 400.0) / dusk.width)
+      large = dusk.resize(Bench.many(4000.0, 200.0) / dusk.width)
       (large + Vips::Image.gaussnoise(large.width, large.height, sigma: 4, mean: 0, seed: 7)).cast(:uchar).copy(interpretation: :srgb).jpegsave_buffer(Q: 92)
     end
 
@@ -58,7 +58,7 @@ module Bench
     def fills
       place = Changes::StartProject.perform(actor: Actor.new, name: "A large picture")
       artwork = Changes::BringInArtwork.perform(place, actor: Actor.new, name: "Dusk.jpg", bytes: wall)
-      at = Bench.many([1200, 600], [120, 60])
+      at = Bench.many([1200, 600], [60, 30])
       path = "/projects/#{place.id}/artworks/#{artwork.id}/like.json?x=#{at[0]}&y=#{at[1]}"
       tolerance = 6.0
       asked = -> { @browser.get("#{path}&tolerance=#{tolerance += 0.1}") }

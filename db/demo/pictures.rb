@@ -8,8 +8,8 @@ module Demo
 
     module_function
 
-    # {name => PNG or JPEG bytes}
-    def all = {"Dusk over the dome" => dusk, "Nebula plate" => nebula, "Orrery brass" => brass}
+    # {name => PNG or JPEG bytes}, painted once in a process
+    def all = @all ||= {"Dusk over the dome" => dusk, "Nebula plate" => nebula, "Orrery brass" => brass}
 
     def dusk
       clouds = cloud(WIDTH, HEIGHT, [420, 190, 70], 11)

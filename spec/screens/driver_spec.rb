@@ -51,6 +51,7 @@ RSpec.describe "The driver", :screen do
     left = "[#{kept.join(", ")}]"
     first = page.driver.browser.page
     page.execute_script(leave)
+    settled # or what waits would be left with it
     Capybara.reset_sessions!
     expect(page.driver.browser.page).to be first
     expect(page.driver.browser.network.traffic).to eq []

@@ -41,24 +41,31 @@ module FocusPixels
 
   # @return [Array<String>] kinds of controls that look the same with and without the focus
   def unseen
+    missed = looked_through
+    return [] if missed.empty?
+    settle_down
+    LOOKED_AT.each_value { |known| known.subtract(missed.flatten) }
+    looked_through.map(&:first) # what moved or came anew meanwhile, and the picture of a frame before, are no fault
+  end
+
+  private
+
+  # @return [Array<[String, String]>] kind and look of what is not seen
+  def looked_through
     mouse.move(x: 620, y: 8) # what shows under a pointer would hide it
     page.driver.browser.keyboard.type(:tab) # from then on the browser shows the focus
     page.evaluate_script("#{KINDS}(#{LOOKED_AT[:kinds].to_a.to_json})").each_with_index.filter_map do |(kind, box, look), index|
       LOOKED_AT[:kinds] << kind
       next unless LOOKED_AT[:looks].add?(look) # what is drawn alike is looked at once
-      page.execute_script("document.activeElement.blur()")
-      before = looked_at(box)
-      page.execute_script("focusKinds[arguments[0]].stop.focus({ focusVisible: true, preventScroll: true })", index)
-      kind unless seen?(before, box)
+      [kind, look] unless seen?(box, index)
     end
   end
 
-  private
-
-  # Where the cores are busy a picture may be of the frame before.
-  def seen?(before, box)
-    differs = -> { differing(before, looked_at(box)) >= ENOUGH }
-    differs.call || settle_down && differs.call
+  def seen?(box, index)
+    page.execute_script("document.activeElement.blur()")
+    before = looked_at(box)
+    page.execute_script("focusKinds[arguments[0]].stop.focus({ focusVisible: true, preventScroll: true })", index)
+    differing(before, looked_at(box)) >= ENOUGH
   end
 
   def looked_at(box)

@@ -7,7 +7,19 @@
   const found = []
 
   // Text that something clips, unless it ends in an ellipsis and is told whole in a title.
-  const lines = document.createTreeWalker(modal, NodeFilter.SHOW_TEXT)
+  const lines = document.createTreeWalker(modal, NodeFilter.SHOW_TEXT), known = new Map()
+  const lies = element => { // what is asked of each element that texts lie in
+    if (known.has(element)) return known.get(element)
+    const { overflowX, overflowY, textOverflow, webkitLineClamp, display, position } = getComputedStyle(element)
+    const scrolls = way => way === "auto" || way === "scroll", clips = way => way === "hidden" || way === "clip"
+    const told = {
+      at: element.getBoundingClientRect(), across: !scrolls(overflowX), down: !scrolls(overflowY), clipsX: clips(overflowX), clipsY: clips(overflowY),
+      ends: textOverflow === "ellipsis", clamps: webkitLineClamp !== "none", fixed: position === "fixed",
+      pressed: element.matches("a, button, summary, label") && display !== "inline"
+    }
+    known.set(element, told)
+    return told
+  }
   while (lines.nextNode()) {
     const node = lines.currentNode, parent = node.parentElement
     if (!node.data.trim() || !seen(parent) || parent.closest("svg, select, textarea, [data-drawing]")) continue
@@ -17,24 +29,21 @@
     if (box.width < 1) continue
     let across = true, down = true
     for (let around = parent; around && (across || down); around = around.parentElement) {
-      const style = getComputedStyle(around), at = around.getBoundingClientRect(), root = around === document.body
-      const edge = root ? { left: 0, top: 0, right: innerWidth, bottom: innerHeight } : at
-      if (style.overflowX === "auto" || style.overflowX === "scroll") across = false
-      if (style.overflowY === "auto" || style.overflowY === "scroll") down = false
-      const clipsX = style.overflowX === "hidden" || style.overflowX === "clip", clipsY = style.overflowY === "hidden" || style.overflowY === "clip"
-      const wide = across && clipsX && (box.right > edge.right + 1.5 || box.left < edge.left - 1.5)
-      const tall = down && clipsY && (box.bottom > edge.bottom + 3 || box.top < edge.top - 3)
+      const it = lies(around), edge = around === document.body ? { left: 0, top: 0, right: innerWidth, bottom: innerHeight } : it.at
+      across &&= it.across
+      down &&= it.down
+      const wide = across && it.clipsX && (box.right > edge.right + 1.5 || box.left < edge.left - 1.5)
+      const tall = down && it.clipsY && (box.bottom > edge.bottom + 3 || box.top < edge.top - 3)
       if (wide || tall) {
-        const shortened = style.textOverflow === "ellipsis" && wide && !tall || style.webkitLineClamp !== "none"
-        if (!shortened) found.push(`cut by ${called(around)}: ${words(parent)}`)
+        if (!(it.ends && wide && !tall || it.clamps)) found.push(`cut by ${called(around)}: ${words(parent)}`)
         else if (!parent.closest("[title]") && !around.querySelector("[title]")) found.push(`shortened and told nowhere: ${words(parent)}`)
         break
       }
-      if (around.matches("a, button, summary, label") && style.display !== "inline" && box.right > at.right + 2.5) {
-        found.push(`runs out by ${Math.round(box.right - at.right)}: ${words(parent)}`)
+      if (it.pressed && box.right > it.at.right + 2.5) {
+        found.push(`runs out by ${Math.round(box.right - it.at.right)}: ${words(parent)}`)
         break
       }
-      if (style.position === "fixed") break
+      if (it.fixed) break
     }
   }
 
@@ -50,22 +59,29 @@
   }
   // Of many alike the first, the last and two between them stand for all.
   const some = list => list.length < 7 ? list : [list[0], list[1], list[Math.floor(list.length / 2)], list.at(-1)]
+  const inside = (x, y) => x >= 0 && y >= 0 && x <= innerWidth && y <= innerHeight
+  const middle = target => target.getBoundingClientRect().toJSON(), x = box => box.x + box.width / 2, y = box => box.y + box.height / 2
+  const isHit = (target, label, hit) => target.contains(hit) || hit.contains(target) && !hit.matches("a, button") || hit.closest("label") === label && label
   for (const element of [...kinds.values()].flatMap(some)) {
     const label = element.matches("input[type=radio], input[type=checkbox], input[type=file]") ? element.closest("label") : null
     const target = label ?? element
-    target.scrollIntoView({ block: "center", inline: "center" })
-    const box = target.getBoundingClientRect(), x = box.x + box.width / 2, y = box.y + box.height / 2
+    let box = middle(target), hit = inside(x(box), y(box)) ? document.elementFromPoint(x(box), y(box)) : null
+    if (!hit || !isHit(target, label, hit)) { // then it is scrolled to
+      target.scrollIntoView({ block: "center", inline: "center" })
+      box = middle(target)
+      hit = document.elementFromPoint(x(box), y(box))
+    }
     if (box.width < 1 || box.height < 1) continue
-    if (x < 0 || y < 0 || x > innerWidth || y > innerHeight) { found.push(`out of reach: ${words(target)}`); continue }
-    const hit = document.elementFromPoint(x, y)
+    if (!inside(x(box), y(box))) { found.push(`out of reach: ${words(target)}`); continue }
     if (hit?.closest(FLOATING) && !hit.closest(FLOATING).contains(target)) continue // it goes when one is done with it
-    if (!hit || !(target.contains(hit) || hit.contains(target) && !hit.matches("a, button") || hit.closest("label") === label && label)) found.push(`covered by ${hit ? called(hit) : "nothing"}: ${words(target)}`)
-    const inText = getComputedStyle(target).display === "inline" && target.parentElement.textContent.trim().length > target.textContent.trim().length
-    // What is small to look at may be larger to the finger.
+    if (!hit || !isHit(target, label, hit)) found.push(`covered by ${hit ? called(hit) : "nothing"}: ${words(target)}`)
     const enough = element.matches(".pin") ? 24 : least // pins lie where they were read, however near
+    if (box.width >= enough - 0.6 && box.height >= enough - 0.6) continue
+    if (getComputedStyle(target).display === "inline" && target.parentElement.textContent.trim().length > target.textContent.trim().length) continue // in a text
+    // What is small to look at may be larger to the finger.
     const reach = enough / 2 - 1
-    const large = [[-reach, 0], [reach, 0], [0, -reach], [0, reach]].every(([across, down]) => target.contains(document.elementFromPoint(x + across, y + down)))
-    if (!inText && !large && (box.width < enough - 0.6 || box.height < enough - 0.6)) found.push(`${Math.round(box.width)} × ${Math.round(box.height)}: ${words(target)}`)
+    const large = [[-reach, 0], [reach, 0], [0, -reach], [0, reach]].every(([across, down]) => target.contains(document.elementFromPoint(x(box) + across, y(box) + down)))
+    if (!large) found.push(`${Math.round(box.width)} × ${Math.round(box.height)}: ${words(target)}`)
   }
   if (document.documentElement.scrollWidth > innerWidth + 1) found.push(`the page is ${document.documentElement.scrollWidth} wide`)
   for (const element of [document.documentElement, ...modal.querySelectorAll("*")]) if (element.scrollTop || element.scrollLeft) element.scrollTo(0, 0)

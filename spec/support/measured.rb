@@ -13,7 +13,7 @@ module Measured
   # @return [Array<String>] what is wrong at which size
   def measured
     found = SIZES.flat_map { |width, height| at_size(width, height) { measure } } + at_size(*PHONE, fingers: true) { measure(true) }
-    page.driver.resize(1280, 800)
+    page.driver.browser.page.set_viewport(width: 1280, height: 800)
     found
   end
 

@@ -19,6 +19,8 @@ Capybara.app = App
 Capybara.server = :puma, {Silent: true, Threads: "2:5", config_files: ["-"]}
 # A machine that is shared stands still for half a minute now and then.
 Capybara.default_max_wait_time = 30
+# Each time that the page is asked takes from what it is asked about, where all cores are busy.
+Capybara.default_retry_interval = 0.03 # s
 Capybara.enable_aria_label = true
 
 # A script on an element is tried again on the same terms as a click on it: Chromium
@@ -113,6 +115,16 @@ module WholePages
 end
 Capybara::Session.prepend WholePages
 
+# Whether a button is down.
+module PressedMice
+  def down(...) = super.tap { @pressed = true }
+
+  def up(...) = super.tap { @pressed = false }
+
+  def pressed? = @pressed
+end
+Ferrum::Mouse.prepend PressedMice
+
 # What a person does and sees.
 module ScreenSupport
   def demo = Project.first
@@ -203,7 +215,8 @@ module ScreenSupport
   def box_of(selector) = find(selector, visible: :all).evaluate_script("this.getBoundingClientRect().toJSON()")
 
   # The pointer and the keys act on a page that has come, as a person's do.
-  def mouse = settled.driver.browser.mouse
+  # A button goes down on a page that has come. From then on the page waits for it, not it for the page.
+  def mouse = page.driver.browser.mouse.tap { |mouse| settled unless mouse.pressed? }
 
   def keys(*keys) = settled.driver.browser.keyboard.type(*keys)
 

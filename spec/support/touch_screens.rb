@@ -2,10 +2,16 @@ require_relative "screens"
 
 # What a person does with fingers.
 module TouchScreens
-  def touch(type, *points) = settled.driver.browser.page.command("Input.dispatchTouchEvent", type:, touchPoints: points)
+  # A finger comes down on a page that has come. From then on the page waits for it, not it for the page.
+  def touch(type, *points, **how)
+    settled if type == "touchStart"
+    page.driver.browser.page.command("Input.dispatchTouchEvent", type:, touchPoints: points, **how)
+  end
 
+  # Both are sent before either is answered: a finger that waits for a busy machine has stayed,
+  # which is another thing than a tap.
   def tap_on(point)
-    touch("touchStart", point)
+    touch("touchStart", point, async: true)
     touch("touchEnd")
   end
 
