@@ -34,7 +34,7 @@ module Frame
     def self.hexes(actor, sizes)
       return {} if sizes.empty?
       places = sizes.flat_map { |id, size| [COLOURS, size].min.then { |some| Array.new(some) { |index| "(#{Integer(id)},#{1 + (2 * index + 1) * size / (2 * some)})" } } }
-      actor.entries.where("(entries.library_id, entries.position) IN (#{places.join(",")})").order(:position).pluck(:library_id, :hex).group_by(&:first)
+      actor.entries.where("(entries.library_id, entries.position) IN (#{places.join(",")})").order(:position, :id).pluck(:library_id, :hex).group_by(&:first)
     end
 
     def self.mark(library) = [library.edition, library.stamp]

@@ -12,6 +12,13 @@ class Library < Record
   # @return [ActiveRecord::Relation]
   def entries = Entry.where(library_id: id, edition:).order(:position, :id)
 
+  # What stands before and after an entry of it in that order. Two have one position where the last
+  # was removed, another added, and the first brought back.
+  # @return [ActiveRecord::Relation]
+  def before(entry) = entries.where("(entries.position, entries.id) < (?, ?)", entry.position, entry.id)
+
+  def after(entry) = entries.where("(entries.position, entries.id) > (?, ?)", entry.position, entry.id)
+
   # As the core's value, which formats write.
   # @return [Magpie::Palette]
   def value

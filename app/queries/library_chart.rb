@@ -7,10 +7,10 @@ class LibraryChart
   GREY = 5
   SQL = {
     "chart" => "position, id",
-    "hue" => "CASE WHEN a * a + b * b < #{GREY**2} THEN 0 ELSE 1 END, CASE WHEN a * a + b * b < #{GREY**2} THEN -l ELSE atan2d(b, a) - CASE WHEN atan2d(b, a) < 0 THEN -360 ELSE 0 END END, l DESC, position",
-    "lightness" => "l DESC, position",
+    "hue" => "CASE WHEN a * a + b * b < #{GREY**2} THEN 0 ELSE 1 END, CASE WHEN a * a + b * b < #{GREY**2} THEN -l ELSE atan2d(b, a) - CASE WHEN atan2d(b, a) < 0 THEN -360 ELSE 0 END END, l DESC, position, id",
+    "lightness" => "l DESC, position, id",
     # "TF 9" comes before "TF 10".
-    "code" => "code IS NULL, regexp_replace(code, '[0-9].*', ''), length(substring(code from '[0-9]+')), code, position"
+    "code" => "code IS NULL, regexp_replace(code, '[0-9].*', ''), length(substring(code from '[0-9]+')), code, position, id"
   }.freeze
   COLUMNS = 12 # where the chart does not say
   MOST_RUNS = 3_000 # of a page; more are one

@@ -37,21 +37,21 @@ class SoughtEntries
     letters, digits, rest = bare.match(/\A(\p{L}*)0*(\d+)(.*)\z/)&.captures
     return [] unless digits
     exact = "lower(regexp_replace(code, '[^[:alnum:]]', '', 'g'))"
-    standing.where("sought LIKE ?", "%#{digits}%").where("#{exact} ~ ?", "^#{letters.empty? ? "[^0-9]*" : letters}0*#{digits}#{rest}$").limit(CANDIDATES).pluck(:id, :position).sort_by(&:last).map(&:first)
+    standing.where("sought LIKE ?", "%#{digits}%").where("#{exact} ~ ?", "^#{letters.empty? ? "[^0-9]*" : letters}0*#{digits}#{rest}$").limit(CANDIDATES).pluck(:position, :id).sort.map(&:last)
   end
 
   # What begins so, and what has it anywhere; of one or two letters, which make no trigram
   # within a word, the words that begin so.
   def named = written("#{like}%") | written((@text.size > 2) ? "%#{like}%" : "% #{like}%")
 
-  def written(pattern) = standing.where("sought LIKE ?", pattern).limit(CANDIDATES).pluck(:id, :position).sort_by(&:last).map(&:first)
+  def written(pattern) = standing.where("sought LIKE ?", pattern).limit(CANDIDATES).pluck(:position, :id).sort.map(&:last)
 
   # The planner knows little of trigrams, and would read all where the index finds them.
   def alike
     Record.transaction do
       Record.connection.execute("SET LOCAL enable_seqscan = off; SET LOCAL enable_indexscan = off; SET LOCAL pg_trgm.word_similarity_threshold = #{ALIKE}")
       near = standing.where("? <% sought", @text).limit(ROUGHLY).select(:id, :position, :sought)
-      found = Entry.from(near, :near).order(Arel.sql("word_similarity(#{Record.connection.quote(@text)}, near.sought) DESC, near.position")).limit(MOST).pluck("near.id")
+      found = Entry.from(near, :near).order(Arel.sql("word_similarity(#{Record.connection.quote(@text)}, near.sought) DESC, near.position, near.id")).limit(MOST).pluck("near.id")
       Record.connection.execute("SET LOCAL enable_seqscan = on; SET LOCAL enable_indexscan = on")
       found
     end

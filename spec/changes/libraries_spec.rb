@@ -165,6 +165,19 @@ RSpec.describe "Libraries" do
       expect([library.entries.count, swatch.reload.entry]).to eq [3, nil]
     end
 
+    it "stand in one order where the last was removed, another added, and the first brought back" do
+      kelp = library.entries.last
+      Changes::RemoveEntry.perform(project, actor:, library:, entry: kelp)
+      removal = RecordedChange.order(:turn).last
+      shingle = edit(nil, fields: {"name" => "Shingle"}, colour: hex("#404020"))
+      Changes::History.undo(project, removal.id, actor:)
+      all = library.reload.entries.to_a
+      expect(all.last(2).map(&:name)).to eq ["Kelp", "Shingle"]
+      expect(all.map { |entry| library.before(entry).count }).to eq [0, 1, 2, 3]
+      expect(all.map { |entry| library.after(entry).count }).to eq [3, 2, 1, 0]
+      expect(LibraryChart::ORDERS.keys.map { |order| LibraryChart.of(library, order).ids.then { |ids| ids.index(kelp.id) < ids.index(shingle.id) } }).to all be true
+    end
+
     it "leave alone what nobody touched, and say who was faster" do
       dune = library.entries.first
       expect { edit(dune, fields: {"name" => "Dune"}, saw: {"name" => "Dune"}, colour: dune.colour) }.not_to change(RecordedChange, :count)

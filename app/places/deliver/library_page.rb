@@ -44,9 +44,9 @@ module Places
 
       # Its neighbours in the chart.
       # @return [[Entry, nil], [Entry, nil]]
-      def before = library.entries.where(position: ...entry.position).reverse_order.first
+      def before = library.before(entry).reverse_order.first
 
-      def after = library.entries.where("position > ?", entry.position).first
+      def after = library.after(entry).first
 
       # What is asked for at the side: nil, "add" or "remove".
       def doing = (@param.text(:do) if %w[add remove].include?(@param[:do]))
@@ -87,7 +87,7 @@ module Places
 
       def page_of_entry
         return 1 unless entry
-        before = search.empty? ? library.entries.where(position: ...entry.position).count : answering.index(entry.id).to_i
+        before = search.empty? ? library.before(entry).count : answering.index(entry.id).to_i
         before / AT_ONCE + 1
       end
     end
