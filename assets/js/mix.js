@@ -6,6 +6,7 @@ import { all, find, whenPageChanges } from "./page.js"
 import { onceAFrame, spread } from "./frames.js"
 import { SHOWN, WRITE } from "./mix_notations.js"
 import { slice } from "./mix_plane.js"
+import { standAt, tracks } from "./mix_sliders.js"
 import { showFollower, showSwatch } from "./swatch_preview.js"
 import { tell } from "./trouble.js"
 import { pressing } from "./waiting.js"
@@ -15,12 +16,12 @@ let asking = false
 let waiting = null
 let said = null // the latest answer
 export const latest = () => said
+let early = [] // what was done before the sheet's first answer
 let left = null // what stood here before a look at the colour before
 let steps = [] // notations that were settled on, oldest first
 let sheetOf = null
 let tracked = 0 // when the sliders that are dragged were drawn last
 
-const TRACK_STOPS = 9
 const OFTEN = 45 // ms between questions: what is dragged is shown without them
 const pause = time => new Promise(resolve => setTimeout(resolve, time))
 
@@ -50,6 +51,10 @@ document.addEventListener("click", event => {
   take(button.id === "bring-in" ? said.hex : button.dataset.restore ?? button.dataset.mix)
 })
 
+// What starts from the answer is done at once, or when the first one of this sheet has come.
+// @param {Function} act
+export const whenSaid = act => said ? act() : early.push(act)
+
 // A notation from elsewhere: a chip, a nudge, the colour before.
 export function take(text) {
   notation().value = text
@@ -67,19 +72,23 @@ function fromChannels(group, moved) {
   notation().value = WRITE[model](values, alpha())
   if (SHOWN[model]) show(SHOWN[model](values, alpha()), group)
   if (performance.now() - tracked > OFTEN) {
-    tracks(group, values)
+    tracks(group, values, said)
     tracked = performance.now()
   }
   ask(notation().value)
 }
 
 function fromOpacity(moved) {
-  for (const twin of all("[data-opacity]", sheet())) if (twin !== moved) twin.value = moved.value
-  if (!said) return
-  const text = WRITE.oklch(said.channels.oklch, alpha())
-  notation().value = text
-  show(text)
-  ask(text)
+  const { value } = moved
+  const same = () => all("[data-opacity]", sheet()).forEach(twin => { twin.value = value })
+  same()
+  whenSaid(() => {
+    same()
+    const text = WRITE.oklch(said.channels.oklch, alpha())
+    notation().value = text
+    show(text)
+    ask(text)
+  })
 }
 
 // Previews on every place that follows the swatch, by its custom property.
@@ -92,17 +101,6 @@ export function show(css, within = sheet()) {
 }
 
 // What moving each thumb would give: CSS mixes it, the press's comes from the server.
-function tracks(group, values) {
-  const model = group.dataset.model
-  all("input[type=range]", group).forEach((input, index) => {
-    const low = Number(input.min), high = Number(input.max)
-    const stops = SHOWN[model]
-      ? Array.from({ length: TRACK_STOPS }, (_, n) => SHOWN[model](values.map((value, at) => at === index ? low + (high - low) * n / (TRACK_STOPS - 1) : value), ""))
-      : said?.tracks[index] ?? ["#999", "#999"]
-    input.style.setProperty("--track", `linear-gradient(90deg, ${stops.join(", ")})`)
-  })
-}
-
 export async function ask(text) {
   waiting = text
   if (asking) return
@@ -137,7 +135,7 @@ function settle(answered) {
   for (const [id, hex] of Object.entries(said.followers)) showFollower(`--swatch-${id}`, hex)
   find("#mix-now").classList.remove("on-light", "on-dark")
   find("#mix-now").classList.add(said.ink)
-  spread(all("fieldset[data-model]", sheet()).map(group => () => standAt(group)))
+  spread(all("fieldset[data-model]", sheet()).map(group => () => standAt(group, said)))
   for (const input of all("[data-opacity]", sheet())) if (input !== document.activeElement) input.value = Math.round(said.alpha * 100)
   const press = find("#mix-press")
   if (press) Object.assign(press, { textContent: said.press.words, title: said.press.words })
@@ -146,19 +144,7 @@ function settle(answered) {
   slice(said.slice)
   tellSlice()
   sheet().dispatchEvent(new CustomEvent("mix:said", { bubbles: true }))
-}
-
-// A model's sliders and numbers, where the latest answer has them.
-function standAt(group) {
-  if (!group.isConnected || !said) return
-  const values = said.channels[group.dataset.model]
-  tracks(group, values)
-  if (!group.contains(document.activeElement)) for (const input of all("input", group)) input.value = values[input.dataset.channel]
-  for (const bar of all("[data-range]", group)) {
-    const range = said.ranges[group.dataset.model]?.[bar.dataset.range]
-    bar.hidden = !range
-    if (range) bar.style.inset = `auto ${100 - range[1] * 100}% 0 ${range[0] * 100}%`
-  }
+  for (const act of early.splice(0)) act()
 }
 
 // What a slider of two directions says is the colour, and where it is.
@@ -227,6 +213,7 @@ function overtaken() {
 whenPageChanges(() => {
   if (!sheet()) {
     sheetOf = said = null
+    early = []
     steps = []
     return
   }
@@ -236,6 +223,8 @@ whenPageChanges(() => {
     ask(notation().value)
   } else if (sheetOf !== key) {
     sheetOf = key
+    said = null
+    early = []
     steps = []
     show(sheet().dataset.was)
     ask(notation().value)

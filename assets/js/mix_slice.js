@@ -1,7 +1,7 @@
 // Hands on the Mix sheet: dragging in the slice, scrubbing a channel's letter, nudges.
 import { all, find } from "./page.js"
 import { onceAFrame } from "./frames.js"
-import { ask, latest, notation, settled, sheet, show, take } from "./mix.js"
+import { ask, latest, notation, settled, sheet, show, take, whenSaid } from "./mix.js"
 import { putMark } from "./mix_plane.js"
 import { PLANES } from "./mix_notations.js"
 import { shortcut } from "./shortcuts.js"
@@ -16,6 +16,12 @@ function fromSlice(u, v) {
   putMark(within(u), within(v))
   if (!text.startsWith("hsb")) show(text, mark)
   ask(text)
+}
+
+function inSliceBy(across, up) {
+  const { slice } = latest(), moved = (at, by) => Math.min(Math.max(at + by, 0), 1)
+  Object.assign(slice, { across: moved(slice.across, across), up: moved(slice.up, up) })
+  fromSlice(slice.across, slice.up)
 }
 
 const inSlice = onceAFrame(event => {
@@ -79,12 +85,10 @@ document.addEventListener("click", event => {
 
 document.addEventListener("keydown", event => {
   if (!sheet() || event.ctrlKey || event.metaKey || event.altKey) return
-  if (event.target === find("#slice") && event.key.startsWith("Arrow") && latest()) {
+  if (event.target === find("#slice") && event.key.startsWith("Arrow")) {
     event.preventDefault()
     const step = (event.shiftKey ? 10 : 1) / 100, move = { ArrowLeft: [-step, 0], ArrowRight: [step, 0], ArrowUp: [0, step], ArrowDown: [0, -step] }[event.key]
-    latest().slice.across = Math.min(Math.max(latest().slice.across + move[0], 0), 1)
-    latest().slice.up = Math.min(Math.max(latest().slice.up + move[1], 0), 1)
-    return fromSlice(latest().slice.across, latest().slice.up)
+    return whenSaid(() => inSliceBy(...move))
   }
   if (event.target.matches("#mix input[type=number]") && event.shiftKey && /Arrow(Up|Down)/.test(event.key)) {
     event.preventDefault()
