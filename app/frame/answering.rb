@@ -42,6 +42,10 @@ module Frame
 
     def count(number, word) = Magpie::Text.count(number, word)
 
+    # A style with which a picture has its place before it has come, so that nothing moves then.
+    # @param picture [#width, #height] px
+    def room_for(picture) = "--width:#{picture.width}px;--ratio:#{picture.width.fdiv(picture.height).round(6)}"
+
     # The whole page, or those of its parts that are asked for. Parts that show what was
     # changed are enough where nobody else changed anything that they do not show.
     # @param view [Symbol] of the place

@@ -87,6 +87,21 @@ module EveryState
     ["Tab stops #{page.evaluate_script(STOPS)} times, more than #{most}"]
   end
 
+  # Pictures that are another size before they have come: what lies below would move.
+  MOVING = <<~JS
+    (() => {
+      const pictures = [...document.images].filter(each => each.getAttribute("src") && each.checkVisibility()), size = each => `${each.offsetWidth} × ${each.offsetHeight}`
+      const come = pictures.map(size), addresses = pictures.map(each => each.getAttribute("src"))
+      pictures.forEach(each => each.removeAttribute("src"))
+      const before = pictures.map(size)
+      pictures.forEach((each, index) => { each.src = addresses[index] })
+      return pictures.flatMap((each, index) => before[index] === come[index] ? [] : [`${addresses[index]} is ${before[index]} before it has come, and ${come[index]} then`])
+    })()
+  JS
+
+  # @return [Array<String>]
+  def moving = page.evaluate_script(MOVING).uniq
+
   # @return [Array<String>]
   def unseen_focus = unseen.map { |kind| "the focus is not seen on #{kind}" }
 end
