@@ -7,12 +7,13 @@ module Suite
     # @param outcome [Outcome]
     # @param unsteady [Array<Outcome::Example>] failed beside others and passed alone
     # @param seconds [Float] of all
-    def initialize(outcome, unsteady:, seconds:)
-      @outcome, @unsteady, @seconds = outcome, unsteady, seconds
+    # @param processor [String, nil] what the cores did meanwhile
+    def initialize(outcome, unsteady:, seconds:, processor: nil)
+      @outcome, @unsteady, @seconds, @processor = outcome, unsteady, seconds, processor
     end
 
     # @return [Array<String>]
-    def lines = [*kinds, "", *files, "", *examples, "", cores, *unsteady]
+    def lines = [*kinds, "", *files, "", *examples, "", cores, *@processor, *unsteady]
 
     # As parallel_tests reads it.
     # @return [String] "spec/core/color_spec.rb:3.214" a line

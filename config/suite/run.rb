@@ -2,6 +2,7 @@ require "etc"
 require_relative "../database_cluster"
 require_relative "changed"
 require_relative "outcome"
+require_relative "processor"
 require_relative "report"
 
 # What bin/test runs.
@@ -41,19 +42,19 @@ module Suite
     def all
       return 1 unless scripts(Dir["spec/scripts/*.test.mjs"].sort).zero?
       with_databases(@cores) do |url|
-        begun = now
+        begun, processor = now, Processor.begin
         @cores.times { |number| FileUtils.rm_f(times(number)) }
         passed = ran?(url, *parallel)
-        settle(url, passed, begun)
+        settle(url, passed, begun, processor.words)
       end
     end
 
-    def settle(url, passed, begun)
+    def settle(url, passed, begun, processor)
       outcome = Outcome.read(Array.new(@cores) { |number| times(number) })
       failed = outcome.failed
       unsteady = chance(url, failed)
       File.write(Report::UNSTEADY, unsteady.map { |example| "#{example.id} #{example.words}\n" }.join)
-      report = Report.new(outcome, unsteady:, seconds: now - begun)
+      report = Report.new(outcome, unsteady:, seconds: now - begun, processor:)
       puts "", report.lines
       File.write(SECONDS, report.runtimes) if ENV["MEASURE"]
       (passed || failed.any? && (failed - unsteady).empty? && !outcome.broken?) ? 0 : 1

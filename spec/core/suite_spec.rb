@@ -50,6 +50,22 @@ RSpec.describe Suite do
     end
   end
 
+  describe Suite::Processor do
+    def ticks(numbers) = described_class.read("cpu  #{numbers} 0 0")
+
+    it "tells what the cores did, and what went to other machines" do
+      before, after = ticks("100 10 50 1000 20 0 5 30"), ticks("700 20 140 1090 30 0 5 230")
+      expect(described_class.new(before).words(after)).to eq "The cores were 70 % busy and 10 % idle; 20 % went to other machines."
+      expect([described_class.new(before).words(before), described_class.new(nil).words(after)]).to eq [nil, nil]
+      expect(Suite::Report.new(Suite::Outcome.new([[ended(1)]]), unsteady: [], seconds: 1, processor: "The cores were busy.").lines).to end_with "The cores were busy."
+    end
+
+    it "knows what this system calls them" do
+      expect(described_class.ticks.keys).to eq described_class::FIELDS
+      expect(described_class.ticks.values).to all be >= 0
+    end
+  end
+
   describe Suite::Changed do
     let(:specs) do
       {"spec/core/gamut_spec.rb" => "describe Magpie::Gamut", "spec/changes/gather_spec.rb" => "Changes::KeepColour.perform",
