@@ -115,6 +115,7 @@ module Frames
   end
 end
 
+require_relative "../config/puma_answers"
 Capybara.server = :puma, {Silent: true, config_files: ["-"]}
 server = Capybara::Server.new(App).boot
 page = Frames.browser

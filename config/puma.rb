@@ -1,4 +1,5 @@
 # No state lives in a process, so any number of workers do. Two suit a laptop.
+require_relative "puma_answers"
 ROOT_FOLDER = File.expand_path("..", __dir__)
 rackup File.join(ROOT_FOLDER, "config.ru")
 environment ENV.fetch("APP_ENV", "production")

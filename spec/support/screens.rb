@@ -1,6 +1,7 @@
 require "capybara/rspec"
 require "capybara/cuprite"
 require "tmpdir"
+require_relative "../../config/puma_answers"
 require_relative "data"
 require_relative "failed_screen"
 require_relative "fewer_messages"
@@ -71,11 +72,6 @@ Capybara::Node::Element.prepend ClicksOnWhatHasCome
 # A page is there once its scripts have run: keys that come before are lost. The driver
 # alone takes the end of the empty page before it for its own, where that comes late.
 module WholePages
-  # Once in some ten thousand answers Chromium takes one for none of HTTP, be it a page, a script
-  # or a style, and why was not found; whoever meets it loads the page again. Anything else is
-  # an error.
-  GARBLED = "net::ERR_INVALID_HTTP_RESPONSE"
-
   def visit(...) = super.tap { whole }
 
   def refresh(...) = super.tap { whole }
@@ -84,29 +80,6 @@ module WholePages
 
   def whole
     return unless driver.is_a?(Capybara::Cuprite::Driver) # others have nothing to wait for
-    missing = absence
-    garbled = driver.browser.network.traffic.select { |each| each.error&.error_text == GARBLED }
-    raise missing if missing && garbled.empty?
-    load_again(garbled) if garbled.any?
-  end
-
-  def load_again(garbled)
-    told = "  #{garbled.map(&:url).join(", ")}: #{GARBLED}; loaded again"
-    RSpec.configuration.reporter.message(told)
-    driver.browser.network.clear(:traffic)
-    driver.refresh
-    come
-  end
-
-  # @return [Capybara::ElementNotFound, nil] where it does not come
-  def absence
-    come
-    nil
-  rescue Capybara::ElementNotFound => missing
-    missing
-  end
-
-  def come
     document.synchronize do
       there = evaluate_script("location.href !== 'about:blank' && document.readyState === 'complete' && (window.htmx !== undefined || !document.querySelector('script[src*=app]'))")
       raise Capybara::ElementNotFound, "the page has not come whole" unless there
