@@ -39,22 +39,28 @@ document.addEventListener("pointerup", () => {
   turning = null
 })
 
+const AGAIN = 1000 // ms after which a panel that did not come is asked for once more
+
 // What can be made of the colour, asked for when something settles.
 let panelAsking = false, panelWaiting = false
+const asks = () => find("#mix-panel[data-asks]")
 async function askPanel() {
-  const panel = find("#mix-panel[data-asks]")
-  if (!panel || !latest()) return
+  if (!asks() || !latest()) return
   panelWaiting = true
   if (panelAsking) return
   panelAsking = true
   while (panelWaiting) {
     panelWaiting = false
-    if (!latest() || !panel.isConnected) break
+    const panel = asks() // another, where the sheet was closed and opened meanwhile
+    if (!panel || !latest()) break
     const question = new URLSearchParams({ notation: WRITE.oklch(latest().channels.oklch, alpha()), before: sheet().dataset.was, swatch: sheet().dataset.variable.match(/\d+/)?.[0] ?? "" })
     if (latest().inside) question.set("notation", latest().hex)
     for (const field of all("[data-panel-form] :is(input, select)", panel)) question.set(field.name, field.value)
     const answer = await fetch(`${sheet().dataset.panels}/${sheet().dataset.panel}?${question}`).catch(() => null)
-    if (answer?.ok && panel.isConnected && !panelWaiting) {
+    if (!answer || answer.status >= 500) {
+      await new Promise(resolve => setTimeout(resolve, AGAIN))
+      panelWaiting = true
+    } else if (answer.ok && panel.isConnected && !panelWaiting) {
       const dragging = document.activeElement?.matches("#mix-panel input[type=range]:active")
       if (dragging) continue
       const text = await answer.text()

@@ -28,7 +28,7 @@ module FailedScreen
   JS
 
   def self.report(page)
-    warn "  On the screen: #{page.evaluate_script(STATE).inspect}; done last: #{RecordedChange.order(:id).last&.words.inspect}; asked last: #{asked(page).join(", ")}"
+    warn "  On the screen: #{page.evaluate_script(STATE).inspect}; done last: #{RecordedChange.order(:id).last&.words.inspect}; asked last: #{asked(page).join(", ")}; files: #{files(page).join(", ")}"
   rescue => error
     warn "  What was on the screen cannot be said: #{error.message[0, 200]}"
   end
@@ -38,5 +38,8 @@ module FailedScreen
     exchanges = page.driver.browser.network.traffic.reject { |each| each.url.to_s.include?("version.json") }
     (exchanges.select(&:error) | exchanges.last(6)).map { |each| "#{each.request&.method} #{each.url.to_s[/(?<=\d)\/.*/]} (#{each.error&.error_text || each.response&.status || "no answer"}, #{each.response&.body_size} bytes)" }
   end
-  private_class_method :asked
+
+  # What it brought, or did not.
+  def self.files(page) = page.driver.browser.page.downloads.files.map { |file| file.values_at("suggestedFilename", "state", "receivedBytes").join(" ") }
+  private_class_method :asked, :files
 end
