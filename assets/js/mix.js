@@ -131,8 +131,7 @@ function settle(answered) {
   find("#mix-hex").textContent = said.hex
   if (document.activeElement === notation()) sayLater(find("#mix-problem").textContent)
   find("#mix-name").textContent = said.name.toLowerCase()
-  show(said.hex)
-  for (const [id, hex] of Object.entries(said.followers)) showFollower(`--swatch-${id}`, hex)
+  showSaid()
   find("#mix-now").classList.remove("on-light", "on-dark")
   find("#mix-now").classList.add(said.ink)
   spread(all("fieldset[data-model]", sheet()).map(group => () => standAt(group, said)))
@@ -146,6 +145,13 @@ function settle(answered) {
   sheet().dispatchEvent(new CustomEvent("mix:said", { bubbles: true }))
   for (const act of early.splice(0)) act()
 }
+
+function showSaid() {
+  show(said.hex)
+  for (const [id, hex] of Object.entries(said.followers)) showFollower(`--swatch-${id}`, hex)
+}
+// What comes anew shows what is tried, too: it is painted by what stands in the house.
+document.addEventListener("drawing:painted", () => { if (sheet() && said) showSaid() })
 
 // What a slider of two directions says is the colour, and where it is.
 function tellSlice() {

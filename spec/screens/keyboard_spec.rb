@@ -69,7 +69,8 @@ RSpec.describe "The keyboard", :screen do
     on "slice"
     press [:shift, :up], [:shift, :up]
     eventually { expect(find("#mix-hex").text).not_to eq Swatch.find_by!(name: "Dusk red").hex }
-    mixed = eventually { settled.find("#mix-hex").text }
+    mixed = nil
+    eventually { expect(mixed = find("#mix-hex").text).to eq Magpie::Notation.parse(find("#mix-notation").value).hex } # of both
     tab_to "mix-apply"
     press :enter
     expect(page).to have_no_css("#mix")

@@ -26,7 +26,7 @@ RSpec.describe "Mix, its panels", :screen do
     expect(page).to have_css("#mix-panel .mix-strip button", count: 3)
     select "triad", from: "Rule"
     expect(page).to have_button("Keep 3 as a group")
-    expect(find("#mix-panel input[name=name]").value).to end_with "triad"
+    eventually { expect(find("#mix-panel input[name=name]").value).to end_with "triad" }
     find("#mix-panel .mix-strip button:last-of-type").click
     expect(page).to have_no_css("#mix-hex", text: "#E46F58")
     click_button "Keep 3 as a group"

@@ -66,3 +66,16 @@ test("a sheet knows nothing of where the one before it stood, nor does what was 
   await soon()
   assert.equal(notation().value, "lab(50 80.0 82.0)")
 })
+
+test("a drawing that is painted while a colour is tried shows it", async () => {
+  await opened(6, "#777777")
+  const host = document.createElement("div"), root = host.attachShadow({ mode: "open" })
+  host.dataset.drawing = ""
+  root.innerHTML = `<svg><path style="fill: var(--swatch-6, #777777)"/></svg>`
+  $("#app").append(host)
+  const shown = () => root.querySelector("path").style.getPropertyValue("--swatch-6")
+  answer(said("#3366CC", 0.5, 0.5))
+  await soon()
+  host.dispatchEvent(new CustomEvent("drawing:painted", { bubbles: true }))
+  assert.equal(shown(), "#3366CC")
+})
