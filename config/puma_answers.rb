@@ -1,4 +1,5 @@
-require "puma/client"
+require "puma"
+require "puma/server" # and the client, which cannot be had alone
 
 # Each thread that answers writes into a buffer of its own. Puma keeps one with the connection, and
 # a thread that has handed a connection on empties it when it is through (Server#process_client, in

@@ -6,7 +6,7 @@ require_relative "../../config/puma_answers"
 # Puma, where threads hand a connection on to each other at the worst moment.
 RSpec.describe PumaAnswers do
   # An answer that begins when it is told to, and says when its head is written.
-  let(:body) do
+  let(:late) do
     Class.new do
       def initialize(before) = @before = before
 
@@ -21,7 +21,7 @@ RSpec.describe PumaAnswers do
     handed = Queue.new
     pool = nil
     app = proc do
-      [200, {"content-type" => "text/plain"}, body.new(proc {
+      [200, {"content-type" => "text/plain"}, late.new(proc {
         handed << true # the other thread goes on, and back to wait for work
         Thread.pass until pool.waiting == 1
       })]
