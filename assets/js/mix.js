@@ -17,6 +17,7 @@ let waiting = null
 let said = null // the latest answer
 export const latest = () => said
 let early = [] // what was done before the sheet's first answer
+let showing = null // of the swatch, in CSS's words
 let left = null // what stood here before a look at the colour before
 let steps = [] // notations that were settled on, oldest first
 let sheetOf = null
@@ -95,13 +96,15 @@ function fromOpacity(moved) {
 // @param {HTMLElement} within the sliders that take its colour at once; the others with the next answer
 export function show(css, within = sheet()) {
   const { variable } = sheet().dataset
+  showing = css
   if (variable) showSwatch(variable, css)
   for (const element of [find("#slice-mark"), ...all(".track", within)]) element.style.setProperty("--mix-now", css)
   find("#mix-now").style.background = css
 }
 
-// What moving each thumb would give: CSS mixes it, the press's comes from the server.
+// A whole colour: it stands, whatever was pressed before it.
 export async function ask(text) {
+  early = []
   waiting = text
   if (asking) return
   asking = true
@@ -131,7 +134,8 @@ function settle(answered) {
   find("#mix-hex").textContent = said.hex
   if (document.activeElement === notation()) sayLater(find("#mix-problem").textContent)
   find("#mix-name").textContent = said.name.toLowerCase()
-  showSaid()
+  show(said.hex)
+  showFollowers()
   find("#mix-now").classList.remove("on-light", "on-dark")
   find("#mix-now").classList.add(said.ink)
   spread(all("fieldset[data-model]", sheet()).map(group => () => standAt(group, said)))
@@ -146,12 +150,14 @@ function settle(answered) {
   for (const act of early.splice(0)) act()
 }
 
-function showSaid() {
-  show(said.hex)
-  for (const [id, hex] of Object.entries(said.followers)) showFollower(`--swatch-${id}`, hex)
-}
-// What comes anew shows what is tried, too: it is painted by what stands in the house.
-document.addEventListener("drawing:painted", () => { if (sheet() && said) showSaid() })
+const showFollowers = () => Object.entries(said?.followers ?? {}).forEach(([id, hex]) => showFollower(`--swatch-${id}`, hex))
+
+// What comes anew is painted by what stands in the house: it shows what is tried, too.
+document.addEventListener("drawing:painted", () => {
+  if (!sheet() || !showing) return
+  show(showing)
+  showFollowers()
+})
 
 // What a slider of two directions says is the colour, and where it is.
 function tellSlice() {

@@ -73,6 +73,7 @@ function hold(step) {
 }
 
 export async function nudge(step, size = find("#nudge-size").value) {
+  if (!latest()) return whenSaid(() => nudge(step, size))
   const question = new URLSearchParams({ notation: notation().value, step, size })
   const answer = await fetch(`/nudge.json?${question}`)
   if (answer.ok && sheet()) take((await answer.json()).notation)

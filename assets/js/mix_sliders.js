@@ -4,8 +4,8 @@ import { SHOWN } from "./mix_notations.js"
 
 const TRACK_STOPS = 9
 
-// What each slider runs through while the others stay.
-// @param {Object} [said] the latest answer, for inks, which CSS cannot show
+// What moving each thumb would give: CSS mixes it, the press's comes from the server.
+// @param {Object} [said] its latest answer
 export function tracks(group, values, said) {
   const model = group.dataset.model
   all("input[type=range]", group).forEach((input, index) => {

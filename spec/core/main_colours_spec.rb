@@ -1,3 +1,5 @@
+require_relative "../../db/demo/pictures"
+
 RSpec.describe Magpie::Picture::MainColours do
   def several = {[35, 31, 85] => 40, [163, 81, 102] => 30, [243, 186, 112] => 20, [18, 23, 32] => 9.5, [47, 200, 163] => 0.5}
 

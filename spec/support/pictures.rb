@@ -1,5 +1,4 @@
 require "magpie/picture"
-require_relative "../../db/demo/pictures"
 
 # Pictures with known pixels.
 module PictureSupport
@@ -18,11 +17,5 @@ module PictureSupport
     bands[0].bandjoin(bands[1..]).cast(:uchar).copy(interpretation: :srgb)
   end
 end
-
-module DemoOnce
-  # The demo's pictures take seconds to make and are always the same.
-  def all = @all ||= super
-end
-Demo::Pictures.singleton_class.prepend(DemoOnce)
 
 RSpec.configure { |config| config.include PictureSupport }
